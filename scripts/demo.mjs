@@ -1,0 +1,39 @@
+/** `npm run demo`: from a bare machine to the running app. Installs what is missing, starts the project's own database, builds, serves. */
+import { startApp } from './setup/app.mjs';
+import { ensureBuild } from './setup/build.mjs';
+import { dataFolder, ensureDatabase, startCluster } from './setup/cluster.mjs';
+import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
+import { say, stop } from './setup/say.mjs';
+
+const port = Number(process.env.PORT ?? 4173);
+if (!Number.isInteger(port) || port < 1 || port > 65_535) stop(`PORT must be a number from 1 to 65535, but is “${process.env.PORT}”.`);
+
+await ensureNpmPackages();
+await ensureDebianPackages(['postgresql']);
+await ensureBuild();
+const cluster = await startCluster(dataFolder('demo'));
+let app;
+try {
+  app = await startApp({ port, databaseUrl: ensureDatabase(cluster, 'lucky_thistle'), demo: true });
+} catch (error) {
+  cluster.stop();
+  stop(`The app could not be started: ${error.message} Is something else using port ${port}? Choose another with PORT=….`);
+}
+say(`\nLucky Thistle is ready: ${app.url}\nStop it with Ctrl-C.`);
+
+let stopping = false;
+const shutDown = async () => {
+  if (stopping) return;
+  stopping = true;
+  await app.stop();
+  cluster.stop();
+  say('Stopped.');
+  process.exit(0);
+};
+process.on('SIGINT', shutDown);
+process.on('SIGTERM', shutDown);
+const code = await app.end;
+if (!stopping) {
+  cluster.stop();
+  stop(`The app ended by itself with code ${code}.`);
+}

@@ -1,0 +1,45 @@
+import { spawn } from 'node:child_process';
+import { PROJECT } from './project.mjs';
+
+/**
+ * Starts the built app on loopback and waits until it and its database answer.
+ * @param {{ port: number, databaseUrl: string, demo?: boolean, quiet?: boolean }} options
+ */
+export async function startApp({ port, databaseUrl, demo = false, quiet = false }) {
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    ORIGIN: `http://127.0.0.1:${port}`,
+    DATABASE_URL: databaseUrl,
+    LOAD_DEMO_BRANDS: demo ? '1' : '0',
+    BODY_SIZE_LIMIT: '64M',
+    SHUTDOWN_TIMEOUT: '3',
+  };
+  // A process group of its own: Ctrl-C reaches the command first, which then stops the app and the database in order.
+  const child = spawn(process.execPath, [`${PROJECT}/build/index.js`], {
+    cwd: PROJECT,
+    env,
+    detached: true,
+    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+  });
+  let ended = false;
+  const end = new Promise((resolve) => child.on('close', (code) => ((ended = true), resolve(code))));
+  const url = `http://127.0.0.1:${port}`;
+  for (let attempt = 0; ; attempt++) {
+    if (ended) throw new Error('The app ended while it was starting.');
+    const ready = await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(10_000) }).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (ready) break;
+    if (attempt > 200) throw new Error('The app did not answer within 60 s.');
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  const stopWith = async (signal) => {
+    if (!ended) child.kill(signal);
+    await end;
+  };
+  return { url, pid: child.pid, end, stop: () => stopWith('SIGTERM'), kill: () => stopWith('SIGKILL') };
+}

@@ -1,0 +1,64 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { PROJECT } from './project.mjs';
+import { run } from './run.mjs';
+import { say, stop } from './say.mjs';
+
+const STAMP = join(PROJECT, 'node_modules', '.installed-from');
+
+/** Installs the npm packages of the lockfile when they are missing or out of date. */
+export async function ensureNpmPackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(PROJECT, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
+  say('Installing npm packages …');
+  if ((await run('npm', ['ci', '--no-audit', '--no-fund'])) !== 0)
+    stop('The npm packages could not be installed: run `npm ci` by hand and read what it says.');
+  writeFileSync(STAMP, lock);
+}
+
+const onPath = (command) => spawnSync('sh', ['-c', `command -v ${command}`], { stdio: 'ignore' }).status === 0;
+
+/** The folder of PostgreSQL's own programs, newest version first; `undefined` when it is not installed. */
+export function postgresPrograms() {
+  const versions = existsSync('/usr/lib/postgresql') ? readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a)) : [];
+  const folder = versions
+    .map((version) => `/usr/lib/postgresql/${version}/bin`)
+    .find((bin) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'pg_ctl')));
+  if (folder) return folder;
+  const asked = spawnSync('pg_config', ['--bindir'], { encoding: 'utf8' });
+  const bin = asked.status === 0 ? asked.stdout.trim() : '';
+  return bin && existsSync(join(bin, 'initdb')) ? bin : undefined;
+}
+
+/** What the project needs from Debian: how to see that it is there, and the package that brings it. */
+export const DEBIAN = {
+  postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
+  chromium: { label: 'Chromium', present: () => onPath('chromium') },
+  'librsvg2-bin': { label: 'rsvg-convert (a second SVG renderer)', present: () => onPath('rsvg-convert') },
+  pngcheck: { label: 'pngcheck (a second PNG reader)', present: () => onPath('pngcheck') },
+  'python3-fonttools': {
+    label: 'fontTools (a second font reader)',
+    present: () => spawnSync('/usr/bin/python3', ['-c', 'import fontTools'], { stdio: 'ignore' }).status === 0,
+  },
+  'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
+};
+
+/** Installs the named Debian packages that are missing; without the right to do so, says what to install by hand. */
+export async function ensureDebianPackages(names) {
+  const missing = names.filter((name) => !DEBIAN[name].present());
+  if (missing.length === 0) return;
+  const labels = missing.map((name) => DEBIAN[name].label).join(', ');
+  const byHand = `Install by hand: ${missing.join(' ')} (on Debian: apt-get install ${missing.join(' ')}).`;
+  if (!onPath('apt-get')) stop(`${labels} not found, and this machine has no apt-get. ${byHand}`);
+  if (process.getuid?.() !== 0) stop(`${labels} not found, and installing needs root. ${byHand}`);
+  say(`Installing ${labels} …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
+  await run('apt-get', ['update', '-qq'], quiet);
+  if ((await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], quiet)) !== 0)
+    stop(`${labels} could not be installed. ${byHand}`);
+}

@@ -1,0 +1,4 @@
+export { apply, compose, IDENTITY, isIdentity, rotation, scaling, translation, type Affine } from './affine';
+export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from './bounds';
+export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
+export type { Point } from './point';

@@ -1,0 +1,5 @@
+/** A place in the mark: x to the right, y down, in mark pixels unless a function says otherwise. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}

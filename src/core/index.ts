@@ -1,0 +1,22 @@
+/** Lucky Thistle's core: recipe → drawing → files, measured. No DOM, no Node, no clock, no network, no hidden randomness. */
+
+// What people type and what can go wrong
+export { parseAmount } from './units/amount';
+export { expect, fail, ok, type Problem, type Result } from './result/result';
+export { problemsOf } from './result/schema-problems';
+
+// Color
+export * from './color';
+
+// Geometry and shapes
+export * from './geometry';
+export { forms, formSchema, outlineOf, type Form, type FormName } from './shapes';
+
+// Type
+export * from './type';
+
+// Marks: recipe, parts, derive, resolve
+export * from './marks';
+
+// Files
+export * from './output';

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { forms, formSchema, outlineOf } from '../../shapes';
+import { colorOf, paintSchema } from '../paint';
+import { partBase } from '../part-base';
+import type { PartKind } from '../part-kind';
+
+export const shapeSchema = z.strictObject({
+  ...partBase,
+  kind: z.literal('shape'),
+  form: formSchema,
+  paint: paintSchema.default({ role: 'lead' }),
+});
+export type Shape = z.infer<typeof shapeSchema>;
+
+/** A parametric shape on its own center. */
+export const shape: PartKind<typeof shapeSchema> = {
+  schema: shapeSchema,
+  label: 'Shape',
+  describe: (part) => `shape · ${forms[part.form.form].label.toLowerCase()}`,
+  draw: (part, { dress }) => ({
+    nodes: [{ kind: 'fill', path: outlineOf(part.form), rule: 'nonzero', color: colorOf(part.paint, dress), opacity: 1 }],
+    notices: [],
+  }),
+};

@@ -1,0 +1,62 @@
+import { heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
+import type { Drawing, DrawingNode, Group } from '../marks';
+import { pathData, written } from './path-data';
+
+const escaped = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+const matrix = ({ a, b, c, d, e, f }: Affine): string => {
+  if (a === 1 && b === 0 && c === 0 && d === 1) return `translate(${written(e)} ${written(f)})`;
+  // Turn and scale carry more digits than lengths: they multiply coordinates.
+  const factor = (value: number) => String(Number(value.toFixed(9)));
+  return `matrix(${factor(a)} ${factor(b)} ${factor(c)} ${factor(d)} ${written(e)} ${written(f)})`;
+};
+
+function node(item: DrawingNode): string {
+  if (item.kind === 'group') return groupMarkup(item);
+  const opacity = item.opacity < 1 ? ` fill-opacity="${written(item.opacity)}"` : '';
+  const rule = item.rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
+  return `<path fill="${item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
+}
+
+/** One group as markup; the page shows the same markup that files carry. */
+export function groupMarkup(group: Group): string {
+  const attributes = [`id="${escaped(group.id)}"`];
+  if (!isIdentity(group.transform)) attributes.push(`transform="${matrix(group.transform)}"`);
+  if (group.opacity < 1) attributes.push(`opacity="${written(group.opacity)}"`);
+  if (group.blend !== 'normal') attributes.push(`style="mix-blend-mode:${group.blend}"`);
+  let clip = '';
+  if (group.clip) {
+    attributes.push(`clip-path="url(#${escaped(group.id)}-clip)"`);
+    clip = `<clipPath id="${escaped(group.id)}-clip"><path clip-rule="${group.clip.rule}" d="${pathData(group.clip.path)}"/></clipPath>`;
+  }
+  return `<g ${attributes.join(' ')}>${clip}${group.children.map(node).join('')}</g>`;
+}
+
+export interface SvgOptions {
+  /** What the picture shows, for people who cannot see it. */
+  readonly title: string;
+  /** The part of the mark's plane that is shown; ink bounds for a tight file. */
+  readonly box: Bounds;
+  /** Size attributes in CSS pixels; the box's own size when left out. */
+  readonly widthPx?: number;
+  readonly heightPx?: number;
+  /** Unit of the size attributes, for files with a physical size. */
+  readonly unit?: 'px' | 'mm';
+}
+
+/**
+ * Writes a drawing as a self-contained SVG: outlines only, no scripts, no external references, colors as `#rrggbb`, transparent ground.
+ * @source W3C SVG 2; W3C Compositing and Blending Level 1
+ */
+export function toSvg(drawing: Drawing, options: SvgOptions): string {
+  const { box, title } = options;
+  const unit = options.unit === 'mm' ? 'mm' : '';
+  const width = written(options.widthPx ?? widthOf(box)) + unit;
+  const height = written(options.heightPx ?? heightOf(box)) + unit;
+  const blended = drawing.groups.some((group) => group.blend !== 'normal');
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${written(box.left)} ${written(box.top)} ${written(widthOf(box))} ${written(heightOf(box))}" role="img"` +
+    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${drawing.groups.map(groupMarkup).join('')}</svg>\n`
+  );
+}

@@ -1,0 +1,59 @@
+import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
+import { Migrator } from '@mikro-orm/migrations';
+import { loadDemoBrands } from '../demo/load';
+import { entities } from './entities';
+import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
+
+/** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
+const STARTUP_LOCK = 7_215_001;
+
+const kept = globalThis as unknown as { luckyThistleOrm?: Promise<MikroORM> | undefined };
+
+async function open(): Promise<MikroORM> {
+  const clientUrl = process.env['DATABASE_URL'];
+  if (!clientUrl) throw new Error('DATABASE_URL is not set; start the app with `npm run demo`.');
+  const orm = await MikroORM.init({
+    clientUrl,
+    entities,
+    extensions: [Migrator],
+    metadataCache: { enabled: false },
+    discovery: { warnWhenNoEntities: false },
+    migrations: {
+      tableName: 'migration',
+      snapshot: false,
+      migrationsList: [{ name: '0001-brands-marks-revisions', class: BrandsMarksRevisions }],
+    },
+    pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
+    driverOptions: { connection: { connectionTimeoutMillis: 4000 } },
+  });
+  const em = orm.em.fork();
+  try {
+    await em.transactional(async (locked) => {
+      await locked.execute(`select pg_advisory_xact_lock(${STARTUP_LOCK})`);
+      await orm.getMigrator().up();
+      if (process.env['LOAD_DEMO_BRANDS'] === '1') await loadDemoBrands(orm.em.fork());
+    });
+  } catch (error) {
+    await orm.close(true);
+    throw error;
+  }
+  return orm;
+}
+
+/** The one connection pool of this process, opened and migrated on first use; a failed start is tried again by the next request. */
+export function database(): Promise<MikroORM> {
+  kept.luckyThistleOrm ??= open().catch((error: unknown) => {
+    kept.luckyThistleOrm = undefined;
+    throw error;
+  });
+  return kept.luckyThistleOrm;
+}
+
+/** A unit of work of its own, for one request. */
+export const unitOfWork = async (): Promise<EntityManager> => (await database()).em.fork();
+
+export async function closeDatabase(): Promise<void> {
+  const open = kept.luckyThistleOrm;
+  kept.luckyThistleOrm = undefined;
+  await (await open?.catch(() => undefined))?.close(true);
+}

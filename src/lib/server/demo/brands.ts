@@ -1,0 +1,244 @@
+import { createPart, EMPTY_RECIPE, expect, type Palette, type Recipe } from '$core/index';
+import type { MarkRole } from '../stores/marks';
+
+type PartInput = Parameters<typeof createPart>[0];
+
+/** A demo mark; `follows` builds a recipe that points at the first demo mark of the same brand. */
+export interface DemoMark {
+  readonly name: string;
+  readonly role: MarkRole;
+  readonly recipe: (primaryId: string) => Recipe;
+}
+
+export interface DemoBrand {
+  readonly name: string;
+  readonly about: string;
+  readonly palette: Palette;
+  readonly marks: readonly DemoMark[];
+}
+
+const recipe = (...parts: PartInput[]): Recipe => ({ ...EMPTY_RECIPE, parts: parts.map((part) => expect(createPart(part))) });
+const at = (x: number, y: number) => ({ x, y, turnDeg: 0 });
+
+/** The three made-up clients on one imaginary coast. Every name, word and color is ours. */
+export const demoBrands: readonly DemoBrand[] = [
+  {
+    name: 'Windrow Kites',
+    about: 'A two-person workshop that sews steerable kites to order.',
+    palette: { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' },
+    marks: [
+      {
+        name: 'Primary',
+        role: 'primary',
+        recipe: () =>
+          recipe(
+            {
+              kind: 'shape',
+              id: 'rule-left',
+              name: 'Left rule',
+              form: { form: 'panel', widthPx: 84, heightPx: 2.4, cornerPx: 0 },
+              paint: { role: 'lead' },
+              place: at(-304, 54),
+            },
+            {
+              kind: 'shape',
+              id: 'rule-right',
+              name: 'Right rule',
+              form: { form: 'panel', widthPx: 84, heightPx: 2.4, cornerPx: 0 },
+              paint: { role: 'lead' },
+              place: at(304, 54),
+            },
+            {
+              kind: 'lettering',
+              id: 'second',
+              text: 'Kite Workshop',
+              case: 'upper',
+              font: { family: 'josefin-sans', axes: { wght: 400 } },
+              sizePx: 40,
+              trackingPermille: 240,
+              place: at(0, 68),
+            },
+            {
+              kind: 'lettering',
+              id: 'name',
+              text: 'Windrow',
+              case: 'upper',
+              font: { family: 'josefin-sans', axes: { wght: 620 } },
+              sizePx: 148,
+              trackingPermille: 60,
+              place: at(0, 0),
+            },
+          ),
+      },
+      {
+        name: 'Initial',
+        role: 'submark',
+        recipe: (primary) =>
+          recipe(
+            {
+              kind: 'shape',
+              id: 'disk',
+              name: 'Backing disk',
+              form: { form: 'disk', widthPx: 300, heightPx: 300 },
+              paint: { role: 'second' },
+              place: at(0, 0),
+            },
+            {
+              kind: 'shape',
+              id: 'ring',
+              name: 'Ring',
+              form: { form: 'ring', widthPx: 276, heightPx: 276, bandPx: 4 },
+              paint: { role: 'lead' },
+              place: at(0, 0),
+            },
+            {
+              kind: 'linked',
+              id: 'initial',
+              name: 'Initial',
+              from: { mark: primary, part: 'name' },
+              take: 'initial',
+              sizePx: 170,
+              place: at(0, 56),
+            },
+          ),
+      },
+    ],
+  },
+  {
+    name: 'Gorsebank Rowing Club',
+    about: 'A river club of six boats; crest and motto to come.',
+    palette: { ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' },
+    marks: [
+      {
+        name: 'Primary',
+        role: 'primary',
+        recipe: () =>
+          recipe(
+            {
+              kind: 'shape',
+              id: 'bar',
+              name: 'Water line',
+              form: { form: 'panel', widthPx: 560, heightPx: 5, cornerPx: 2.5 },
+              paint: { role: 'accent' },
+              place: at(0, 34),
+            },
+            {
+              kind: 'lettering',
+              id: 'second',
+              text: 'Rowing Club',
+              case: 'upper',
+              font: { family: 'cinzel', axes: { wght: 500 } },
+              sizePx: 44,
+              trackingPermille: 320,
+              place: at(0, 92),
+              paint: { role: 'second' },
+            },
+            {
+              kind: 'lettering',
+              id: 'name',
+              text: 'Gorsebank',
+              font: { family: 'cinzel', axes: { wght: 700 } },
+              case: 'upper',
+              sizePx: 104,
+              trackingPermille: 20,
+              place: at(0, 0),
+            },
+          ),
+      },
+      {
+        name: 'Initial',
+        role: 'submark',
+        recipe: (primary) =>
+          recipe(
+            {
+              kind: 'shape',
+              id: 'panel',
+              name: 'Blade',
+              form: { form: 'panel', widthPx: 240, heightPx: 300, cornerPx: 56 },
+              paint: { role: 'second' },
+              place: at(0, 0),
+            },
+            {
+              kind: 'linked',
+              id: 'initial',
+              name: 'Initial',
+              from: { mark: primary, part: 'name' },
+              take: 'initial',
+              sizePx: 190,
+              paint: { role: 'paper' },
+              place: at(0, 66),
+            },
+          ),
+      },
+    ],
+  },
+  {
+    name: 'Tidewrack Aerial',
+    about: 'Photographs of the shore, taken from the air.',
+    palette: { ink: '#2a2a2d', paper: '#e8e4da', lead: '#c8553d', second: '#5b7886', accent: '#d9b382' },
+    marks: [
+      {
+        name: 'Primary',
+        role: 'primary',
+        recipe: () =>
+          recipe(
+            {
+              kind: 'lettering',
+              id: 'second',
+              text: 'Aerial',
+              case: 'upper',
+              font: { family: 'italiana' },
+              sizePx: 44,
+              trackingPermille: 620,
+              place: at(0, 70),
+              paint: { role: 'second' },
+            },
+            {
+              kind: 'lettering',
+              id: 'name',
+              text: 'Tidewrack',
+              case: 'upper',
+              font: { family: 'italiana' },
+              sizePx: 128,
+              trackingPermille: 40,
+              place: at(0, 0),
+            },
+          ),
+      },
+      {
+        name: 'Monogram',
+        role: 'submark',
+        recipe: (primary) =>
+          recipe(
+            {
+              kind: 'shape',
+              id: 'rule',
+              name: 'Horizon',
+              form: { form: 'panel', widthPx: 3, heightPx: 240, cornerPx: 0 },
+              paint: { role: 'lead' },
+              place: at(0, 0),
+            },
+            {
+              kind: 'linked',
+              id: 'left',
+              name: 'Left initial',
+              from: { mark: primary, part: 'name' },
+              take: 'initial',
+              sizePx: 230,
+              place: at(-82, 78),
+            },
+            {
+              kind: 'linked',
+              id: 'right',
+              name: 'Right initial',
+              from: { mark: primary, part: 'second' },
+              take: 'initial',
+              sizePx: 230,
+              paint: { role: 'ink' },
+              place: at(90, 78),
+            },
+          ),
+      },
+    ],
+  },
+];

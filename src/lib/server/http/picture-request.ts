@@ -1,0 +1,44 @@
+import type { RequestEvent } from '@sveltejs/kit';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Dressing } from '$core/index';
+import type { PictureSubject } from '../pictures';
+import { findBrand } from '../stores/brands';
+import { findMark, sourcesOf } from '../stores/marks';
+import { slugOf } from '../stores/slug';
+
+interface PictureRequest {
+  readonly subject: PictureSubject;
+  readonly fileName: string;
+}
+
+/** The mark a picture route is asked for, with all it needs to be drawn. */
+export async function pictureRequest(
+  em: EntityManager,
+  { params }: RequestEvent,
+  query: { readonly dressing: Dressing; readonly padding: number },
+): Promise<PictureRequest> {
+  const brand = await findBrand(em, params['brand'] ?? '');
+  const mark = await findMark(em, brand.id, params['mark'] ?? '');
+  const sources = await sourcesOf(em, brand.id, mark.recipe);
+  const subject = {
+    title: `${brand.name}, ${mark.name.toLowerCase()}`,
+    recipe: mark.recipe,
+    sources,
+    palette: brand.palette,
+    dressing: query.dressing,
+    paddingPx: query.padding,
+  };
+  return { subject, fileName: [brand.slug, slugOf(mark.name), ...(query.dressing === 'full' ? [] : [query.dressing])].join('_') };
+}
+
+/** Headers of a picture answer: never cached past a change, and saved under a telling name when asked for. */
+export function pictureHeaders(contentType: string, fileName: string, download: boolean): HeadersInit {
+  const ascii = fileName.replace(/[^\w.-]/g, '-');
+  return {
+    'content-type': contentType,
+    'cache-control': 'no-cache',
+    'x-content-type-options': 'nosniff',
+    'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
+    ...(download ? { 'content-disposition': `attachment; filename="${ascii}"; filename*=UTF-8''${encodeURIComponent(fileName)}` } : {}),
+  };
+}

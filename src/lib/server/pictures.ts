@@ -1,0 +1,78 @@
+import { renderAsync } from '@resvg/resvg-js';
+import {
+  dress,
+  grow,
+  rasterFrame,
+  toSvg,
+  withDensity,
+  type Bounds,
+  type Dressing,
+  type Palette,
+  type Recipe,
+  type ResolvedMark,
+  type Sources,
+} from '$core/index';
+import { openFonts } from './fonts';
+import { ProblemError, refuse } from './http/problem-error';
+
+/** What a picture shows. */
+export interface PictureSubject {
+  readonly title: string;
+  readonly recipe: Recipe;
+  readonly sources: Sources;
+  readonly palette: Palette;
+  readonly dressing: Dressing;
+  /** Clear room around the ink, in mark pixels; 0 is a tight file. */
+  readonly paddingPx: number;
+}
+
+interface Framed {
+  readonly mark: ResolvedMark;
+  readonly box: Bounds;
+}
+
+async function frame(subject: PictureSubject): Promise<Framed> {
+  const { resolver } = await openFonts();
+  const mark = resolver.resolve({ recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) });
+  if (!mark.ink || mark.ink.right - mark.ink.left <= 0 || mark.ink.bottom - mark.ink.top <= 0)
+    throw refuse(422, 'nothing-drawn', 'This mark draws nothing yet, so there is no picture of it.', 'Add lettering or a shape first.');
+  return { mark, box: grow(mark.ink, subject.paddingPx) };
+}
+
+export async function svgPicture(subject: PictureSubject): Promise<string> {
+  const { mark, box } = await frame(subject);
+  return toSvg(mark.drawing, { box, title: subject.title });
+}
+
+export interface PngSize {
+  readonly widthPx: number;
+  /** Pixels per inch to be written into the file. */
+  readonly dotsPerInch?: number;
+}
+
+/** Large pictures take much memory; at most two are drawn at once. */
+let drawing = 0;
+const waiting: (() => void)[] = [];
+async function inTurn<T>(run: () => Promise<T>): Promise<T> {
+  if (drawing >= 2) await new Promise<void>((go) => waiting.push(go));
+  drawing++;
+  try {
+    return await run();
+  } finally {
+    drawing--;
+    waiting.shift()?.();
+  }
+}
+
+/** A PNG with true alpha; the ground is left out, not painted. */
+export async function pngPicture(subject: PictureSubject, size: PngSize): Promise<Uint8Array> {
+  const { mark, box } = await frame(subject);
+  const framed = rasterFrame(box, size.widthPx);
+  if (!framed.ok) throw new ProblemError(422, framed.problems);
+  const { widthPx, heightPx } = framed.value;
+  const svg = toSvg(mark.drawing, { box: framed.value.box, title: subject.title, widthPx, heightPx });
+  const png = await inTurn(async () =>
+    (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng(),
+  );
+  return size.dotsPerInch === undefined ? png : withDensity(png, size.dotsPerInch);
+}

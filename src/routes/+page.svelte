@@ -1,0 +1,1 @@
+<h1>Lucky Thistle</h1>

@@ -1,0 +1,11 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  worker: { format: 'es' },
+  // The shaper finds its WebAssembly beside its own file; bundling it beforehand would lose that place.
+  optimizeDeps: { exclude: ['harfbuzzjs'] },
+  build: { target: 'es2023', chunkSizeWarningLimit: 1200 },
+});
