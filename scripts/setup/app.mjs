@@ -37,7 +37,7 @@ export async function startApp({ port, databaseUrl, demo = false, quiet = false 
     if (attempt > 200) throw new Error('The app did not answer within 60 s.');
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
-  const stopWith = async (signal) => {
+  const stopWith = async (/** @type {NodeJS.Signals} */ signal) => {
     if (!ended) child.kill(signal);
     await end;
   };

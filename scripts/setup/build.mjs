@@ -10,7 +10,7 @@ const STAMP = join(PROJECT, 'build', '.built-from');
 
 function digest() {
   const hash = createHash('sha256');
-  const add = (path) => {
+  const add = (/** @type {string} */ path) => {
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
     else hash.update(path).update(readFileSync(path));
   };

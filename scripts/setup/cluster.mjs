@@ -8,30 +8,45 @@ import { postgresPrograms } from './packages.mjs';
 import { PROJECT } from './project.mjs';
 import { stop } from './say.mjs';
 
+const programs = () => postgresPrograms() ?? stop('PostgreSQL is not installed; on Debian: apt-get install postgresql.');
 const isRoot = process.getuid?.() === 0;
 
-/** PostgreSQL refuses to run as root; then everything about it runs as Debian's own user for it. */
-const as = (command, args) => (isRoot ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, args]);
+/**
+ * PostgreSQL refuses to run as root; then everything about it runs as Debian's own user for it.
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @returns {[string, string[]]}
+ */
+const as = (command, args) => (isRoot ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, [...args]]);
 
+/**
+ * @param {string} program
+ * @param {readonly string[]} args
+ */
 function postgres(program, args) {
-  const [command, all] = as(join(postgresPrograms(), program), args);
+  const [command, all] = as(join(programs(), program), args);
   const result = spawnSync(command, all, { cwd: '/', encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
   if (result.status !== 0) throw new Error(`${program} ended with ${result.status}: ${result.stderr || result.stdout}`);
   return result.stdout;
 }
 
+/** @param {string} folder */
 const reachable = (folder) => !isRoot || spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-w', folder], { cwd: '/' }).status === 0;
 
+/** @param {string} folder */
 function ownedFolder(folder) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   if (isRoot) {
-    const [uid, gid] = ['-u', '-g'].map((flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout));
+    const [uid = 0, gid = 0] = ['-u', '-g'].map((flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout));
     chownSync(folder, uid, gid);
   }
   return folder;
 }
 
-/** The project's data folder; where the database's user cannot get through to it, a folder of its own among the temporary files that last. */
+/**
+ * The project's data folder; where the database's user cannot get through to it, a folder of its own among the temporary files that last.
+ * @param {string} name
+ */
 export function dataFolder(name) {
   const inside = join(PROJECT, '.data');
   mkdirSync(inside, { recursive: true });
@@ -44,7 +59,10 @@ export function dataFolder(name) {
   return outside;
 }
 
-/** The port of the server that runs on a data folder, or `undefined`. */
+/**
+ * The port of the server that runs on a data folder, or `undefined`.
+ * @param {string} data
+ */
 function runningPort(data) {
   const pidFile = join(data, 'postmaster.pid');
   if (!existsSync(pidFile)) return undefined;
@@ -53,13 +71,13 @@ function runningPort(data) {
     process.kill(Number(pid), 0);
     return Number(port);
   } catch (error) {
-    return error.code === 'EPERM' ? Number(port) : undefined;
+    return /** @type {NodeJS.ErrnoException} */ (error).code === 'EPERM' ? Number(port) : undefined;
   }
 }
 
 /**
  * Starts the project's own PostgreSQL cluster, made on first use, on loopback only.
- * @param folder from `dataFolder`
+ * @param {string} folder from `dataFolder`
  * @returns its address without a database's name, and how to stop it, kill it and throw it away
  */
 export async function startCluster(folder) {
@@ -71,21 +89,19 @@ export async function startCluster(folder) {
     rmSync(data, { recursive: true, force: true });
     postgres('initdb', ['-D', data, '-U', 'thistle', '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8']);
   }
-  let port = runningPort(data);
-  const found = port !== undefined;
-  if (!found) {
-    port = await freePort();
+  const running = runningPort(data);
+  const port = running ?? (await freePort());
+  if (running === undefined) {
     const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c shared_buffers=64MB`;
     postgres('pg_ctl', ['-D', data, '-l', join(folder, 'postgres.log'), '-w', '-t', '60', '-o', options, 'start']);
   }
   const url = `postgresql://thistle:${readFileSync(passwordFile, 'utf8')}@127.0.0.1:${port}`;
-  const stopIt = (mode) => {
+  const stopIt = (/** @type {'fast' | 'immediate'} */ mode) => {
     if (runningPort(data) !== undefined) postgres('pg_ctl', ['-D', data, '-m', mode, '-w', 'stop']);
   };
   return {
     url,
     port,
-    found,
     stop: () => stopIt('fast'),
     /** Kills the server and its children at once, as a power cut would end them. */
     kill: () => {
@@ -132,15 +148,18 @@ export async function startCluster(folder) {
   };
 }
 
-/** Makes a database in a cluster unless it is there, and returns its address. */
+/**
+ * Makes a database in a cluster unless it is there, and returns its address.
+ * @param {{ readonly url: string, readonly port: number }} cluster
+ * @param {string} name
+ */
 export function ensureDatabase(cluster, name) {
   const env = { ...process.env, PGPASSWORD: new URL(cluster.url).password };
-  const psql = (sql) =>
-    spawnSync(
-      join(postgresPrograms(), 'psql'),
-      ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', 'thistle', '-d', 'postgres', '-Atc', sql],
-      { encoding: 'utf8', env },
-    );
+  const psql = (/** @type {string} */ sql) =>
+    spawnSync(join(programs(), 'psql'), ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', 'thistle', '-d', 'postgres', '-Atc', sql], {
+      encoding: 'utf8',
+      env,
+    });
   if (psql(`select 1 from pg_database where datname = '${name}'`).stdout.trim() !== '1') {
     const made = psql(`create database "${name}"`);
     if (made.status !== 0) throw new Error(`The database ${name} could not be made: ${made.stderr}`);

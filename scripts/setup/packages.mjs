@@ -20,6 +20,7 @@ export async function ensureNpmPackages() {
   writeFileSync(STAMP, lock);
 }
 
+/** @param {string} command */
 const onPath = (command) => spawnSync('sh', ['-c', `command -v ${command}`], { stdio: 'ignore' }).status === 0;
 
 /** The folder of PostgreSQL's own programs, newest version first; `undefined` when it is not installed. */
@@ -34,7 +35,10 @@ export function postgresPrograms() {
   return bin && existsSync(join(bin, 'initdb')) ? bin : undefined;
 }
 
-/** What the project needs from Debian: how to see that it is there, and the package that brings it. */
+/**
+ * What the project needs from Debian: how to see that it is there, and the package that brings it.
+ * @type {Record<string, { readonly label: string, readonly present: () => boolean }>}
+ */
 export const DEBIAN = {
   postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
   chromium: { label: 'Chromium', present: () => onPath('chromium') },
@@ -47,16 +51,20 @@ export const DEBIAN = {
   'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
 };
 
-/** Installs the named Debian packages that are missing; without the right to do so, says what to install by hand. */
+/**
+ * Installs the named Debian packages that are missing; without the right to do so, says what to install by hand.
+ * @param {readonly string[]} names
+ */
 export async function ensureDebianPackages(names) {
-  const missing = names.filter((name) => !DEBIAN[name].present());
+  const missing = names.filter((name) => !DEBIAN[name]?.present());
   if (missing.length === 0) return;
-  const labels = missing.map((name) => DEBIAN[name].label).join(', ');
+  const labels = missing.map((name) => DEBIAN[name]?.label).join(', ');
   const byHand = `Install by hand: ${missing.join(' ')} (on Debian: apt-get install ${missing.join(' ')}).`;
   if (!onPath('apt-get')) stop(`${labels} not found, and this machine has no apt-get. ${byHand}`);
   if (process.getuid?.() !== 0) stop(`${labels} not found, and installing needs root. ${byHand}`);
   say(`Installing ${labels} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  /** @type {import('node:child_process').SpawnOptions} */
   const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
   await run('apt-get', ['update', '-qq'], quiet);
   if ((await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], quiet)) !== 0)

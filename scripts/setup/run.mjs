@@ -3,7 +3,10 @@ import { PROJECT } from './project.mjs';
 
 /**
  * Runs a command to its end with its output shown.
- * @returns the exit code; 127 when the command does not exist
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {import('node:child_process').SpawnOptions} [options]
+ * @returns {Promise<number>} the exit code; 127 when the command does not exist
  */
 export const run = (command, args, options = {}) =>
   new Promise((resolve) => {

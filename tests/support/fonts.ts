@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { createFontShelf, expect, openTypeface, unpackFontFile, type FontShelf, type ShippedFamily, type Typeface } from '$core/index';
+import { createFontShelf, expect, type FontShelf, type ShippedFamily, type Typeface } from '$core/index';
+import { openTypeface, unpackFontFile } from '$core/shaping';
 
 export const shipped = JSON.parse(readFileSync('fonts/shipped.json', 'utf8')) as readonly ShippedFamily[];
 

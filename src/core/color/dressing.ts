@@ -14,12 +14,15 @@ export interface Dress {
 export const DRESSINGS = ['full', 'one-color', 'reversed', 'on-lead'] as const;
 export type Dressing = (typeof DRESSINGS)[number];
 
-/** Every role in one color; paper, which cuts holes into the others, takes the ground. */
-const single = (label: string, color: Hex, ground: Hex): Dress => ({
+/** Whether a color counts as ground: it stands out less from paper than from ink. */
+const isLight = (palette: Palette, color: Hex): boolean => contrastRatio(color, palette.paper) < contrastRatio(color, palette.ink);
+
+/** Every dark role in one color; light roles, which stand behind or cut holes, take the ground. So a letter on a pale disk stays legible. */
+const single = (palette: Palette, label: string, color: Hex, ground: Hex): Dress => ({
   label,
   ground,
   loose: color,
-  colors: Object.fromEntries(ROLES.map((role: Role) => [role, role === 'paper' ? ground : color])) as Palette,
+  colors: Object.fromEntries(ROLES.map((role: Role) => [role, isLight(palette, palette[role]) ? ground : color])) as Palette,
 });
 
 /** Ink or paper, whichever stands out more from a ground. */
@@ -28,9 +31,9 @@ export const legibleOn = (palette: Palette, ground: Hex): Hex =>
 
 const dressings: { readonly [D in Dressing]: (palette: Palette) => Dress } = {
   full: (palette) => ({ label: 'full color', colors: palette, ground: palette.paper }),
-  'one-color': (palette) => single('one color', palette.ink, palette.paper),
-  reversed: (palette) => single('reversed', palette.paper, palette.ink),
-  'on-lead': (palette) => single('on lead', legibleOn(palette, palette.lead), palette.lead),
+  'one-color': (palette) => single(palette, 'one color', palette.ink, palette.paper),
+  reversed: (palette) => single(palette, 'reversed', palette.paper, palette.ink),
+  'on-lead': (palette) => single(palette, 'on lead', legibleOn(palette, palette.lead), palette.lead),
 };
 
 /** Dresses a palette: the mapping of roles that is applied while a mark is resolved. Never stored. */

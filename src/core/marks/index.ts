@@ -1,6 +1,8 @@
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
 export { BLENDS, type Blend, type Drawing, type DrawingNode, type Fill, type Group } from './drawing';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
+export { addPart, changePart, duplicatePart, freePartId, removePart, restack, type PartChange } from './edit';
+export { fontsNeeded } from './fonts-needed';
 export { colorOf, paintSchema, type Paint } from './paint';
 export type { Place } from './part-base';
 export { fontChoiceSchema, letteringSchema, lineOf, LONGEST_TEXT, type Lettering } from './parts/lettering';
@@ -9,4 +11,5 @@ export { type Shape } from './parts/shape';
 export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
 export { describePart, isKnown, labelOf, partKinds, type KnownPart, type Part, type PartKindName } from './registry';
+export { backingShape, initialRecipe, nameLettering, secondLine } from './starters';
 export { createResolver, inkOf, placing, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

@@ -12,25 +12,29 @@ const matrix = ({ a, b, c, d, e, f }: Affine): string => {
   return `matrix(${factor(a)} ${factor(b)} ${factor(c)} ${factor(d)} ${written(e)} ${written(f)})`;
 };
 
-function node(item: DrawingNode): string {
-  if (item.kind === 'group') return groupMarkup(item);
+function node(item: DrawingNode, prefix: string): string {
+  if (item.kind === 'group') return groupMarkup(item, prefix);
   const opacity = item.opacity < 1 ? ` fill-opacity="${written(item.opacity)}"` : '';
   const rule = item.rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
   return `<path fill="${item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
 }
 
-/** One group as markup; the page shows the same markup that files carry. */
-export function groupMarkup(group: Group): string {
-  const attributes = [`id="${escaped(group.id)}"`];
+/**
+ * One group as markup; the page shows the same markup that files carry.
+ * @param prefix stands before every id, so that one page can show a mark many times
+ */
+export function groupMarkup(group: Group, prefix = ''): string {
+  const id = escaped(prefix + group.id);
+  const attributes = [`id="${id}"`];
   if (!isIdentity(group.transform)) attributes.push(`transform="${matrix(group.transform)}"`);
   if (group.opacity < 1) attributes.push(`opacity="${written(group.opacity)}"`);
   if (group.blend !== 'normal') attributes.push(`style="mix-blend-mode:${group.blend}"`);
   let clip = '';
   if (group.clip) {
-    attributes.push(`clip-path="url(#${escaped(group.id)}-clip)"`);
-    clip = `<clipPath id="${escaped(group.id)}-clip"><path clip-rule="${group.clip.rule}" d="${pathData(group.clip.path)}"/></clipPath>`;
+    attributes.push(`clip-path="url(#${id}-clip)"`);
+    clip = `<clipPath id="${id}-clip"><path clip-rule="${group.clip.rule}" d="${pathData(group.clip.path)}"/></clipPath>`;
   }
-  return `<g ${attributes.join(' ')}>${clip}${group.children.map(node).join('')}</g>`;
+  return `<g ${attributes.join(' ')}>${clip}${group.children.map((child) => node(child, prefix)).join('')}</g>`;
 }
 
 export interface SvgOptions {
@@ -43,6 +47,8 @@ export interface SvgOptions {
   readonly heightPx?: number;
   /** Unit of the size attributes, for files with a physical size. */
   readonly unit?: 'px' | 'mm';
+  /** Stands before every id, where several pictures share one page. */
+  readonly idPrefix?: string;
 }
 
 /**
@@ -57,6 +63,6 @@ export function toSvg(drawing: Drawing, options: SvgOptions): string {
   const blended = drawing.groups.some((group) => group.blend !== 'normal');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${written(box.left)} ${written(box.top)} ${written(widthOf(box))} ${written(heightOf(box))}" role="img"` +
-    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${drawing.groups.map(groupMarkup).join('')}</svg>\n`
+    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${drawing.groups.map((group) => groupMarkup(group, options.idPrefix)).join('')}</svg>\n`
   );
 }

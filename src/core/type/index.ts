@@ -1,4 +1,3 @@
-export { unpackFontFile } from './font-file';
 export {
   createFontShelf,
   faceFor,
@@ -13,7 +12,6 @@ export { itemize, type TextStretch } from './itemize';
 export { inCase, LETTER_CASES, type LetterCase } from './letter-case';
 export { KERNINGS, missingLetters, setLine, type Kerning, type LineSettings, type SetGlyph, type SetLine } from './set-line';
 export {
-  openTypeface,
   type Axis,
   type AxisValues,
   type FontMetrics,

@@ -12,7 +12,7 @@ import {
   type ResolvedMark,
   type Sources,
 } from '$core/index';
-import { openFonts } from './fonts';
+import { drawMark } from './draw-mark';
 import { ProblemError, refuse } from './http/problem-error';
 
 /** What a picture shows. */
@@ -32,8 +32,7 @@ interface Framed {
 }
 
 async function frame(subject: PictureSubject): Promise<Framed> {
-  const { resolver } = await openFonts();
-  const mark = resolver.resolve({ recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) });
+  const mark = await drawMark({ recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) });
   if (!mark.ink || mark.ink.right - mark.ink.left <= 0 || mark.ink.bottom - mark.ink.top <= 0)
     throw refuse(422, 'nothing-drawn', 'This mark draws nothing yet, so there is no picture of it.', 'Add lettering or a shape first.');
   return { mark, box: grow(mark.ink, subject.paddingPx) };

@@ -1,0 +1,105 @@
+import { Blob, Buffer, Direction, Face, Feature, Font, MetricsTag, shape, Variation } from 'harfbuzzjs';
+import { PathPen, type Path } from '../geometry';
+import { fail, ok, type Result } from '../result/result';
+import type { AxisValues, ShapedGlyph, TextRun, Typeface, TypefaceInstance } from '../type';
+import type { FontUnits } from '../units/quantity';
+
+/** Instances kept per font: enough for a slow drag along an axis, small enough to bound memory. */
+const INSTANCES_KEPT = 48;
+
+const isUsable = (face: Face): boolean => face.upem >= 16 && face.upem <= 16_384;
+
+/**
+ * Opens a font.
+ * @param bytes plain TrueType or OpenType data (see `unpackFontFile`)
+ * @returns a problem when the data holds no usable font
+ */
+export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
+  const face = new Face(new Blob(bytes));
+  const codePoints = new Set(face.collectUnicodes());
+  if (!isUsable(face) || codePoints.size === 0 || !face.referenceTable('head'))
+    return fail({ code: 'broken-font', message: `The font “${id}” has no usable ${codePoints.size === 0 ? 'characters' : 'header'}.` });
+
+  const axes = Object.values(face.getAxisInfos()).map(({ tag, min, default: standard, max }) => ({ tag, min, default: standard, max }));
+  const features = [...new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')])].sort();
+  const instances = new Map<string, TypefaceInstance>();
+
+  const at = (values: AxisValues): TypefaceInstance => {
+    const settings = axes.map((axis) => ({
+      tag: axis.tag,
+      value: Math.min(axis.max, Math.max(axis.min, values[axis.tag] ?? axis.default)),
+    }));
+    const key = settings.map(({ tag, value }) => `${tag}${value}`).join();
+    const kept = instances.get(key);
+    if (kept) return kept;
+    const oldest = instances.keys().next();
+    if (instances.size >= INSTANCES_KEPT && !oldest.done) instances.delete(oldest.value);
+    const instance = openInstance(face, settings);
+    instances.set(key, instance);
+    return instance;
+  };
+  return ok({ id, axes, features, covers: (codePoint) => codePoints.has(codePoint), at });
+}
+
+function openInstance(face: Face, settings: readonly { readonly tag: string; readonly value: number }[]): TypefaceInstance {
+  const font = new Font(face);
+  if (settings.length > 0) font.setVariations(settings.map(({ tag, value }) => new Variation(tag, value)));
+  const outlines = new Map<number, Path>();
+  const metric = (tag: MetricsTag) => font.getMetricPositionWithFallback(tag) as FontUnits;
+  const extents = font.hExtents();
+
+  return {
+    metrics: {
+      unitsPerEm: face.upem,
+      ascender: extents.ascender as FontUnits,
+      descender: extents.descender as FontUnits,
+      xHeight: metric(MetricsTag.X_HEIGHT),
+      capHeight: metric(MetricsTag.CAP_HEIGHT),
+    },
+    shape: (run) => shapeRun(font, run),
+    outline: (glyph) => {
+      const kept = outlines.get(glyph);
+      if (kept) return kept;
+      const path = readOutline(font, glyph);
+      outlines.set(glyph, path);
+      return path;
+    },
+  };
+}
+
+function shapeRun(font: Font, run: TextRun): readonly ShapedGlyph[] {
+  const buffer = new Buffer();
+  buffer.addText(run.text);
+  buffer.setDirection(run.direction === 'rtl' ? Direction.RTL : Direction.LTR);
+  buffer.setScript(run.script);
+  buffer.setLanguage('en');
+  shape(
+    font,
+    buffer,
+    Object.entries(run.features).map(([tag, value]) => new Feature(tag, value)),
+  );
+  const positions = buffer.getGlyphPositions();
+  return buffer.getGlyphInfos().map((info, index) => {
+    const position = positions[index];
+    return {
+      glyph: info.codepoint,
+      cluster: info.cluster,
+      advance: (position?.xAdvance ?? 0) as FontUnits,
+      xOffset: (position?.xOffset ?? 0) as FontUnits,
+      yOffset: (position?.yOffset ?? 0) as FontUnits,
+    };
+  });
+}
+
+function readOutline(font: Font, glyph: number): Path {
+  const pen = new PathPen();
+  for (const { type, values } of font.glyphToJson(glyph)) {
+    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = values;
+    if (type === 'M') pen.move(a, -b);
+    else if (type === 'L') pen.line(a, -b);
+    else if (type === 'Q') pen.quadratic(a, -b, c, -d);
+    else if (type === 'C') pen.cubic(a, -b, c, -d, e, -f);
+    else pen.close();
+  }
+  return pen.path();
+}

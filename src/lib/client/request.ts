@@ -1,0 +1,37 @@
+import type { Problem } from '$core/index';
+
+/** What a route answered: its value, or its problems with whatever else it sent along. */
+export type Answer<T> =
+  | { readonly ok: true; readonly value: T }
+  | {
+      readonly ok: false;
+      readonly status: number;
+      readonly problems: readonly Problem[];
+      readonly body: Readonly<Record<string, unknown>>;
+    };
+
+const UNREACHABLE: Problem = {
+  code: 'server-down',
+  message: 'The server cannot be reached.',
+  fix: 'Your work in this tab is kept, and saved when it returns.',
+};
+
+/** Sends JSON to one of our routes. Never throws: a dead server is an answer with status 0. */
+export async function request<T>(method: 'GET' | 'POST' | 'PUT', address: string, body?: unknown): Promise<Answer<T>> {
+  try {
+    const response = await fetch(address, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      signal: AbortSignal.timeout(20_000),
+    });
+    const answer: unknown = await response.json();
+    if (response.ok) return { ok: true, value: answer as T };
+    const problem = answer as { problems?: readonly Problem[] };
+    return { ok: false, status: response.status, problems: problem.problems ?? [UNREACHABLE], body: answer as Record<string, unknown> };
+  } catch {
+    return { ok: false, status: 0, problems: [UNREACHABLE], body: {} };
+  }
+}
+
+export const sentences = (problems: readonly Problem[]): string =>
+  problems.map(({ message, fix }) => (fix ? `${message} ${fix}` : message)).join(' ');

@@ -1,0 +1,119 @@
+<script lang="ts">
+  import { useTable, type Addable } from './table.svelte';
+
+  const table = useTable();
+  const id = $props.id();
+  let typed = $state('');
+  let showing = $state(false);
+  let current = $state(0);
+  let field: HTMLInputElement | undefined = $state();
+
+  const found = $derived.by((): readonly Addable[] => {
+    if (!showing) return [];
+    const asked = typed.trim().toLowerCase();
+    return table
+      .addables()
+      .filter(({ label, words }) => asked === '' || [label.toLowerCase(), ...words].some((word) => word.includes(asked)));
+  });
+
+  /** Brings the caret here; the `/` key does it from anywhere. */
+  export function focus(): void {
+    field?.focus();
+  }
+  function choose(addable: Addable | undefined): void {
+    if (!addable) return;
+    addable.add();
+    typed = '';
+    showing = false;
+    field?.blur();
+  }
+  function keys(event: KeyboardEvent): void {
+    if (event.key === 'Escape') {
+      showing = false;
+      field?.blur();
+    } else if (event.key === 'Enter') choose(found[current]);
+    else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      current = (current + (event.key === 'ArrowDown' ? 1 : -1) + found.length) % Math.max(1, found.length);
+    } else current = 0;
+  }
+</script>
+
+<div class="add">
+  <input
+    bind:this={field}
+    bind:value={typed}
+    role="combobox"
+    aria-label="Add anything"
+    aria-expanded={showing}
+    aria-controls="{id}-list"
+    aria-activedescendant={showing && found.length > 0 ? `${id}-${current}` : undefined}
+    placeholder="Add anything: “ring”, “second line”"
+    autocomplete="off"
+    onfocus={() => (showing = true)}
+    onblur={() => (showing = false)}
+    oninput={() => (showing = true)}
+    onkeydown={keys}
+  />
+  <kbd aria-hidden="true">/</kbd>
+  {#if showing}
+    <ul id="{id}-list" role="listbox" aria-label="What can be added">
+      {#each found as addable, index (addable.id)}
+        <!-- the field above has the keys -->
+        <!-- svelte-ignore a11y_click_events_have_key_events -->
+        <li
+          id="{id}-{index}"
+          role="option"
+          aria-selected={index === current}
+          onpointerdown={(event) => event.preventDefault()}
+          onclick={() => choose(addable)}
+        >
+          <strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span>
+        </li>
+      {:else}
+        <li class="quiet" role="option" aria-selected="false" aria-disabled="true">Nothing here is called “{typed}”.</li>
+      {/each}
+    </ul>
+  {/if}
+</div>
+
+<style>
+  .add {
+    position: relative;
+  }
+  input {
+    width: 100%;
+    padding: 6px 30px 6px 10px;
+    border: 1px solid var(--color-ink);
+    background: var(--color-paper);
+    font-size: 12px;
+  }
+  kbd {
+    position: absolute;
+    top: 7px;
+    right: 8px;
+    padding: 0 6px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+    color: var(--color-quiet);
+    font-size: 11px;
+  }
+  ul {
+    position: absolute;
+    z-index: 20;
+    top: 100%;
+    right: 0;
+    left: 0;
+    border: 1px solid var(--color-ink);
+    border-top: 0;
+    background: var(--color-sheet);
+  }
+  li {
+    padding: 6px 10px;
+    cursor: pointer;
+  }
+  li[aria-selected='true'],
+  li:hover {
+    background: var(--color-primary-50);
+  }
+</style>

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { initialRecipe, writeRecipe } from '$core/index';
+  import { request, sentences } from '$lib/client/request';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import { useTable } from './table.svelte';
+
+  const table = useTable();
+  let fault = $state('');
+  let working = $state(false);
+
+  const name = $derived(table.parts.find((part) => part.kind === 'lettering'));
+
+  async function addInitial(): Promise<void> {
+    if (name?.kind !== 'lettering' || working) return;
+    working = true;
+    await table.open.flush();
+    const mark = await request<{ slug: string }>('POST', `/api/brands/${table.brand.slug}/marks`, {
+      name: 'Initial',
+      role: 'submark',
+      gesture: 'Follow the first letter',
+      recipe: writeRecipe(initialRecipe(table.info.id, name)),
+    });
+    working = false;
+    if (mark.ok) return goto(`/brands/${table.brand.slug}/marks/${mark.value.slug}`, { invalidateAll: true });
+    fault = sentences(mark.problems);
+  }
+</script>
+
+<section aria-label="Family">
+  <span class="label side" aria-hidden="true">Family</span>
+  {#each table.marks as mark (mark.id)}
+    <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
+      <span class="picture"
+        ><MarkPicture
+          picture={mark.id === table.info.id ? (table.desk.stage ?? table.desk.others.get(mark.id)) : table.desk.others.get(mark.id)}
+          label=""
+        /></span
+      >
+      <span class="quiet">{mark.name.toLowerCase()}</span>
+    </a>
+  {/each}
+  <button class="link" disabled={name === undefined || working} onclick={addInitial}>Add a linked initial</button>
+  {#if fault}<p role="alert">{fault}</p>{/if}
+</section>
+
+<style>
+  section {
+    display: flex;
+    gap: 10px;
+    overflow-x: auto;
+    padding: 12px 14px;
+    border-top: 1px solid var(--color-rule);
+  }
+  .side {
+    align-self: end;
+    writing-mode: vertical-rl;
+    rotate: 180deg;
+  }
+  a,
+  section > button {
+    display: grid;
+    flex: 0 0 114px;
+    grid-template-rows: 1fr auto;
+    place-items: center;
+    height: 78px;
+    padding: 8px 10px 5px;
+    border: 1px solid var(--color-rule);
+    border-bottom-width: 3px;
+    background: var(--color-sheet);
+    font-size: 11px;
+  }
+  a[aria-current] {
+    border-color: var(--color-ink);
+    border-bottom-color: var(--color-plum);
+  }
+  section > button {
+    display: block;
+    border-style: dashed;
+    border-bottom-width: 1px;
+    background: none;
+    font-size: 13px;
+  }
+  section > button:disabled {
+    color: var(--color-quiet);
+    cursor: default;
+  }
+  .picture {
+    width: 92px;
+    height: 42px;
+  }
+  p {
+    align-self: center;
+    color: var(--color-rust);
+  }
+</style>

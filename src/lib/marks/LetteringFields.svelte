@@ -1,0 +1,198 @@
+<script lang="ts">
+  import { type FontChoice, type Lettering, type Problem } from '$core/index';
+  import type { FaceInfo } from '$workers/draw';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Choice from '$lib/ui/Choice.svelte';
+  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import FontField from './FontField.svelte';
+  import { useTable } from './table.svelte';
+
+  const { part, notices }: { part: Lettering; notices: readonly Problem[] } = $props();
+  const table = useTable();
+  const id = $props.id();
+
+  let face: FaceInfo | undefined = $state.raw();
+  const family = $derived(table.family(part.font.family));
+  const choiceKey = $derived(`${part.font.family} ${part.font.style}`);
+  $effect(() => {
+    const [asked = '', style] = choiceKey.split(' ');
+    const font: FontChoice = { family: asked, style: style as FontChoice['style'], axes: {} };
+    face = undefined;
+    table.desk
+      .ask((draughtsman) => draughtsman.face(font))
+      .then(
+        (info) => (face = info),
+        () => (face = undefined), // A font that is missing says so in the notices.
+      );
+  });
+
+  const weights = $derived([...new Set(family?.faces.flatMap(({ weight }) => (weight ? [weight] : [])) ?? [])]);
+  const axes = $derived(face?.axes ?? []);
+  const AXIS_NAMES: Readonly<Record<string, string>> = {
+    wght: 'Weight',
+    wdth: 'Width',
+    opsz: 'Optical size',
+    slnt: 'Slant',
+    ital: 'Italic',
+    SOFT: 'Softness',
+    WONK: 'Wonk',
+  };
+
+  const setAxis = (tag: string, value: number): { font: FontChoice } => ({
+    font: { ...part.font, axes: { ...part.font.axes, [tag]: value } },
+  });
+  let settle: ReturnType<typeof setTimeout> | undefined;
+  function type(text: string): void {
+    table.preview(part.id, { text: text.replace(/[\p{Cc}\p{Cs}]/gu, ' ') });
+    clearTimeout(settle);
+    settle = setTimeout(() => table.commit('Type'), 700);
+  }
+</script>
+
+<label class="off-screen" for="{id}-text">Text</label>
+<input
+  id="{id}-text"
+  class="text"
+  dir="auto"
+  value={part.text}
+  maxlength="2000"
+  autocomplete="off"
+  spellcheck="false"
+  placeholder="Type the name"
+  oninput={(event) => type(event.currentTarget.value)}
+  onblur={() => table.commit('Type')}
+/>
+{#each notices as notice (notice.code)}
+  <p class="notice" role="status">
+    {notice.message}
+    {#if notice.path?.[0] === 'fallback'}
+      <button class="link" onclick={() => table.change(part.id, notice.fix ?? 'Borrow letters', { fallback: String(notice.path?.[1]) })}
+        >{notice.fix}</button
+      >
+    {:else if notice.fix}<span>{notice.fix}</span>{/if}
+  </p>
+{/each}
+{#if part.fallback}
+  <p class="notice">
+    Missing letters come from {table.family(part.fallback)?.name ?? part.fallback}.
+    <button class="link" onclick={() => table.change(part.id, 'Stop borrowing', { fallback: null })}>Stop borrowing</button>
+  </p>
+{/if}
+<FontField
+  font={part.font}
+  word={part.text}
+  choose={(next) => table.change(part.id, 'Font', { font: { ...part.font, family: next.id, style: 'normal' } })}
+/>
+<div class="two">
+  <AmountField
+    label="Size"
+    unit="px"
+    lengths
+    min={1}
+    max={10000}
+    value={part.sizePx}
+    preview={(sizePx) => table.preview(part.id, { sizePx })}
+    commit={() => table.commit('Size')}
+  />
+  <AmountField
+    label="Tracking"
+    unit="‰"
+    min={-500}
+    max={5000}
+    step={5}
+    value={part.trackingPermille}
+    preview={(trackingPermille) => table.preview(part.id, { trackingPermille })}
+    commit={() => table.commit('Tracking')}
+  />
+  {#each axes as axis (axis.tag)}
+    <AmountField
+      label={AXIS_NAMES[axis.tag] ?? axis.tag}
+      min={axis.min}
+      max={axis.max}
+      step={axis.max - axis.min > 50 ? 10 : axis.max - axis.min > 5 ? 1 : 0.1}
+      value={part.font.axes[axis.tag] ?? axis.default}
+      preview={(value) => table.preview(part.id, setAxis(axis.tag, value))}
+      commit={() => table.commit(AXIS_NAMES[axis.tag] ?? axis.tag)}
+    />
+  {/each}
+</div>
+{#if axes.length === 0 && weights.length > 1}
+  <Choice
+    label="Weight"
+    value={String(
+      weights.reduce((best, weight) =>
+        Math.abs(weight - (part.font.axes['wght'] ?? 400)) < Math.abs(best - (part.font.axes['wght'] ?? 400)) ? weight : best,
+      ),
+    )}
+    options={weights.map((weight) => ({ value: String(weight), label: String(weight) }))}
+    choose={(weight) => table.change(part.id, 'Weight', setAxis('wght', Number(weight)))}
+  />
+{/if}
+{#if family?.faces.some(({ style }) => style === 'italic')}
+  <Choice
+    label="Style"
+    value={part.font.style}
+    options={[
+      { value: 'normal', label: 'upright' },
+      { value: 'italic', label: 'italic' },
+    ]}
+    choose={(style) => table.change(part.id, 'Style', { font: { ...part.font, style } })}
+  />
+{/if}
+<Choice
+  label="Case"
+  value={part.case}
+  options={[
+    { value: 'typed', label: 'as typed' },
+    { value: 'upper', label: 'upper' },
+    { value: 'lower', label: 'lower' },
+    { value: 'title', label: 'title' },
+  ]}
+  choose={(letterCase) => table.change(part.id, 'Case', { case: letterCase })}
+/>
+<Choice
+  label="Kerning"
+  value={part.kerning}
+  options={[
+    { value: 'font', label: 'font' },
+    { value: 'none', label: 'none' },
+  ]}
+  choose={(kerning) => table.change(part.id, 'Kerning', { kerning })}
+/>
+<Choice
+  label="Grows from"
+  value={part.align}
+  options={[
+    { value: 'start', label: 'start' },
+    { value: 'center', label: 'center' },
+    { value: 'end', label: 'end' },
+  ]}
+  choose={(align) => table.change(part.id, 'Growth', { align })}
+/>
+<RolePicker
+  label="Color"
+  palette={table.palette}
+  value={'role' in part.paint ? part.paint.role : undefined}
+  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+/>
+
+<style>
+  .text {
+    width: 100%;
+    margin-bottom: 4px;
+    padding: 6px 8px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-paper);
+    font-size: 14px;
+  }
+  .notice {
+    padding: 2px 0 6px;
+    color: var(--color-amber);
+    font-size: 12px;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+</style>

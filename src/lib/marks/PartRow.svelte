@@ -1,0 +1,136 @@
+<script lang="ts">
+  import Eye from '@lucide/svelte/icons/eye';
+  import EyeOff from '@lucide/svelte/icons/eye-off';
+  import Lock from '@lucide/svelte/icons/lock';
+  import LockOpen from '@lucide/svelte/icons/lock-open';
+  import { dragHandle } from 'svelte-dnd-action';
+  import { describePart, labelOf, type Part } from '$core/index';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import LetteringFields from './LetteringFields.svelte';
+  import LinkedFields from './LinkedFields.svelte';
+  import PlaceFields from './PlaceFields.svelte';
+  import ShapeFields from './ShapeFields.svelte';
+  import { useTable } from './table.svelte';
+
+  const { part }: { part: Part } = $props();
+  const table = useTable();
+
+  const open = $derived(table.selectedId === part.id);
+  const resolved = $derived(table.resolved(part.id));
+  const notices = $derived(resolved?.notices ?? []);
+  const group = $derived(
+    table.desk.proofs?.['one-color'].groups.find(({ id }) => id === part.id) ?? table.desk.stage?.groups.find(({ id }) => id === part.id),
+  );
+  const tiny = $derived(group && resolved?.ink ? { groups: [group], ink: resolved.ink, parts: [] } : undefined);
+  const about = $derived(describePart(part, { family: table.family }) + (part.kind !== 'unknown' && part.hidden ? ' · hidden' : ''));
+</script>
+
+<div class="part" class:open>
+  <div class="head">
+    <button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>
+    <button class="title" aria-expanded={open} onclick={() => (table.selectedId = open ? undefined : part.id)}>
+      <span class="tiny" aria-hidden="true"
+        >{#if tiny}<MarkPicture picture={tiny} label="" air={0.08} />{/if}</span
+      >
+      <span class="words">
+        <strong dir="auto">{labelOf(part)}</strong>
+        <span class="quiet">{about}</span>
+        {#if !open}{#each notices as notice (notice.code)}<span class="notice">{notice.message}</span>{/each}{/if}
+      </span>
+    </button>
+    {#if part.kind !== 'unknown'}
+      <button
+        class="toggle"
+        aria-label="{part.hidden ? 'Show' : 'Hide'} {labelOf(part)}"
+        aria-pressed={part.hidden}
+        onclick={() => table.change(part.id, part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })}
+      >
+        {#if part.hidden}<EyeOff size={15} />{:else}<Eye size={15} />{/if}
+      </button>
+      <button
+        class="toggle"
+        aria-label="{part.locked ? 'Unlock' : 'Lock'} {labelOf(part)}"
+        aria-pressed={part.locked}
+        onclick={() => table.change(part.id, part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })}
+      >
+        {#if part.locked}<Lock size={15} />{:else}<LockOpen size={15} />{/if}
+      </button>
+    {/if}
+  </div>
+  {#if open}
+    <div class="numbers">
+      {#if part.kind === 'lettering'}<LetteringFields {part} {notices} />
+      {:else if part.kind === 'shape'}<ShapeFields {part} />
+      {:else if part.kind === 'linked'}<LinkedFields {part} {notices} />
+      {:else}{#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}{/if}
+      {#if part.kind !== 'unknown'}<PlaceFields {part} />{/if}
+    </div>
+  {/if}
+</div>
+
+<style>
+  .part {
+    border-bottom: 1px solid var(--color-rule);
+    border-left: 3px solid transparent;
+    background: var(--color-sheet);
+  }
+  .part.open {
+    border-left-color: var(--color-plum);
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    padding: 8px 10px 8px 6px;
+  }
+  .grip {
+    width: 20px;
+    color: var(--color-quiet);
+    cursor: grab;
+    font-size: 12px;
+    letter-spacing: -3px;
+  }
+  .title {
+    display: flex;
+    flex: 1;
+    align-items: center;
+    gap: 10px;
+    min-width: 0;
+    text-align: left;
+  }
+  .tiny {
+    flex: none;
+    width: 34px;
+    height: 34px;
+    padding: 3px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-paper);
+  }
+  .words {
+    display: grid;
+    min-width: 0;
+    line-height: 1.3;
+  }
+  .words strong {
+    overflow: hidden;
+    font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .words .quiet {
+    font-size: 12px;
+  }
+  .notice {
+    color: var(--color-amber);
+    font-size: 12px;
+  }
+  .toggle {
+    padding: 4px;
+    color: var(--color-quiet);
+  }
+  .toggle[aria-pressed='true'] {
+    color: var(--color-plum);
+  }
+  .numbers {
+    padding: 2px 16px 12px 13px;
+  }
+</style>

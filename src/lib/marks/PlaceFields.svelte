@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { BLENDS, type Blend, type KnownPart } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import { useTable } from './table.svelte';
+
+  const { part }: { part: KnownPart } = $props();
+  const table = useTable();
+  const id = $props.id();
+  const place = (change: Partial<KnownPart['place']>) => table.preview(part.id, { place: { ...part.place, ...change } });
+</script>
+
+<div class="two">
+  <AmountField
+    label="Across"
+    unit="px"
+    lengths
+    min={-100000}
+    max={100000}
+    value={part.place.x}
+    preview={(x) => place({ x })}
+    commit={() => table.commit('Move')}
+  />
+  <AmountField
+    label="Down"
+    unit="px"
+    lengths
+    min={-100000}
+    max={100000}
+    value={part.place.y}
+    preview={(y) => place({ y })}
+    commit={() => table.commit('Move')}
+  />
+  <AmountField
+    label="Turn"
+    unit="°"
+    min={-3600}
+    max={3600}
+    value={part.place.turnDeg}
+    preview={(turnDeg) => place({ turnDeg })}
+    commit={() => table.commit('Turn')}
+  />
+  <AmountField
+    label="Strength"
+    unit="%"
+    min={0}
+    max={100}
+    value={part.opacity * 100}
+    preview={(percent) => table.preview(part.id, { opacity: percent / 100 })}
+    commit={() => table.commit('Strength')}
+  />
+</div>
+<div class="row">
+  <label class="quiet" for="{id}-blend">Blend</label>
+  <select
+    id="{id}-blend"
+    value={part.blend}
+    onchange={(event) => table.change(part.id, 'Blend', { blend: event.currentTarget.value as Blend })}
+  >
+    {#each BLENDS as blend (blend)}<option value={blend}>{blend}</option>{/each}
+  </select>
+</div>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  .row {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  select {
+    padding: 3px 26px 3px 4px;
+    border: 0;
+    background-color: transparent;
+    font-weight: 600;
+    font-size: 13px;
+    text-align: right;
+  }
+</style>

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { contrastRatio, dress, grow, legibleOn, type ScreenPicture } from '$core/index';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import { useTable } from './table.svelte';
+  import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
+
+  const table = useTable();
+  const proofs = $derived(table.desk.proofs);
+  const SIZES_PX = [16, 32, 64] as const;
+
+  const heightAt = (picture: ScreenPicture, widthPx: number) =>
+    picture.ink ? (widthPx * (picture.ink.bottom - picture.ink.top)) / (picture.ink.right - picture.ink.left) : 0;
+  /** The mark at a width of whole pixels, never higher than wide. */
+  const small = (picture: ScreenPicture, widthPx: number) => {
+    const high = heightAt(picture, widthPx);
+    return high > widthPx ? { width: (widthPx * widthPx) / high, height: widthPx } : { width: widthPx, height: high };
+  };
+  /** The largest the mark may stand in a circle of radius 1 on its center, as a share of its diagonal. */
+  const roundBox = (picture: ScreenPicture | undefined) => {
+    const ink = picture?.ink;
+    if (!ink) return undefined;
+    const radius = Math.hypot(ink.right - ink.left, ink.bottom - ink.top) / 2;
+    const x = (ink.left + ink.right) / 2;
+    const y = (ink.top + ink.bottom) / 2;
+    return grow({ left: x - radius, right: x + radius, top: y - radius, bottom: y + radius }, radius * 0.06);
+  };
+  const round = $derived(roundBox(proofs?.full));
+  const dressed = $derived([
+    { id: 'one-color', caption: 'one color', ratio: contrastRatio(table.palette.ink, table.palette.paper) },
+    { id: 'reversed', caption: 'reversed', ratio: contrastRatio(table.palette.paper, table.palette.ink) },
+    { id: 'on-lead', caption: 'on lead', ratio: contrastRatio(legibleOn(table.palette, table.palette.lead), table.palette.lead) },
+  ] as const);
+</script>
+
+<aside aria-label="Proofs">
+  <h2 class="label">Proofs</h2>
+  <div class="sizes" style:background={table.palette.paper}>
+    {#each SIZES_PX as widthPx (widthPx)}
+      <div>
+        {#if proofs?.full.ink}
+          {@const size = small(proofs.full, widthPx)}
+          <span style:width="{size.width}px" style:height="{size.height}px"
+            ><MarkPicture picture={proofs.full} label="At {widthPx} pixels" /></span
+          >
+        {/if}
+        <span class="quiet">{widthPx} px</span>
+      </div>
+    {/each}
+  </div>
+  <div class="round" style:background={table.palette.paper}>
+    {#if proofs?.full && round}
+      <svg viewBox="{round.left} {round.top} {round.right - round.left} {round.bottom - round.top}" role="img" aria-label="In a round crop">
+        {#each proofs.full.groups as group (group.id)}
+          <g><SvgMarkup markup={group.markup} /></g>
+        {/each}
+      </svg>
+    {/if}
+  </div>
+  <p class="quiet caption">round crop</p>
+  {#each dressed as { id, caption, ratio } (id)}
+    <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs?.[id]} label={caption} /></div>
+    <p class="quiet caption">{caption} · <span class:fails={ratio < 3}>{ratio.toFixed(1)} : 1</span></p>
+  {/each}
+</aside>
+
+<style>
+  aside {
+    overflow-y: auto;
+    padding: 12px 14px;
+    border-left: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  h2 {
+    margin-bottom: 8px;
+    font-family: var(--font-sans);
+  }
+  .sizes {
+    padding: 8px;
+    border: 1px solid var(--color-rule);
+  }
+  .sizes div {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 24px;
+  }
+  .round {
+    width: 112px;
+    height: 112px;
+    margin: 10px auto 0;
+    overflow: hidden;
+    border: 1px solid var(--color-quiet);
+    border-radius: 50%;
+  }
+  .round svg {
+    width: 100%;
+    height: 100%;
+  }
+  .proof {
+    height: 92px;
+    margin-top: 8px;
+    padding: 12px;
+    border: 1px solid var(--color-rule);
+  }
+  .caption {
+    margin-top: 3px;
+    font-size: 12px;
+  }
+  .round + .caption {
+    text-align: center;
+  }
+  .fails {
+    color: var(--color-rust);
+    font-weight: 600;
+  }
+</style>

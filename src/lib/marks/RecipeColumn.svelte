@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { dragHandleZone } from 'svelte-dnd-action';
+  import type { Part } from '$core/index';
+  import AddField from './AddField.svelte';
+  import PartRow from './PartRow.svelte';
+  import { useTable } from './table.svelte';
+
+  const table = useTable();
+  let addField: AddField | undefined = $state();
+
+  interface Row {
+    readonly id: string;
+    readonly part: Part;
+  }
+  /** While a row is dragged, the order in the air; front on top. */
+  let inTheAir: readonly Row[] | undefined = $state.raw();
+  const rows = $derived(inTheAir ?? [...table.parts].reverse().map((part) => ({ id: part.id, part })));
+
+  export const focusAddField = () => addField?.focus();
+
+  function drop({ detail }: CustomEvent<{ items: Row[]; info: { id: string } }>): void {
+    inTheAir = undefined;
+    const part = table.parts.find(({ id }) => id === detail.info.id);
+    const fromTop = detail.items.findIndex(({ id }) => id === detail.info.id);
+    if (part && fromTop >= 0) table.restack(part, detail.items.length - 1 - fromTop);
+  }
+</script>
+
+<section aria-label="Recipe">
+  <div class="top">
+    <p><span class="label">Recipe</span> <span class="quiet">front to back</span></p>
+    <AddField bind:this={addField} />
+  </div>
+  <div
+    class="rows"
+    use:dragHandleZone={{ items: [...rows], flipDurationMs: 0, dropTargetStyle: {} }}
+    onconsider={({ detail }) => (inTheAir = detail.items)}
+    onfinalize={drop}
+  >
+    {#each rows as row (row.id)}
+      <div><PartRow part={table.parts.find(({ id }) => id === row.id) ?? row.part} /></div>
+    {/each}
+  </div>
+  {#if rows.length === 0}<p class="empty quiet">
+      The parts of this mark will stand here, front on top. Type “lettering” above to set a name.
+    </p>{/if}
+</section>
+
+<style>
+  section {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    border-right: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .top {
+    padding: 10px 16px;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  .top p {
+    margin-bottom: 6px;
+  }
+  .rows {
+    overflow-y: auto;
+    flex: 0 1 auto;
+    min-height: 0;
+  }
+  .empty {
+    padding: 24px 16px;
+  }
+</style>

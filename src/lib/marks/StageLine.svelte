@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { isKnown, ROLES } from '$core/index';
+  import type { StageView } from './stage-view.svelte';
+  import { useTable } from './table.svelte';
+
+  interface Props {
+    view: StageView;
+    ground: string;
+    changeGround: (ground: string) => void;
+    showFiles: () => void;
+    showColors: () => void;
+  }
+  const { view, ground, changeGround, showFiles, showColors }: Props = $props();
+  const table = useTable();
+
+  const grounds = $derived([
+    { value: 'clear', label: 'transparent' },
+    ...ROLES.map((role) => ({ value: table.palette[role], label: role })),
+  ]);
+  const selected = $derived(table.selected);
+</script>
+
+<div class="line">
+  {#if selected && isKnown(selected)}
+    <div role="toolbar" aria-label="For what is selected">
+      <button onclick={() => table.centerOnMark(selected)}>Center</button>
+      <button onclick={() => table.step(selected, 1)}>Forward</button>
+      <button onclick={() => table.step(selected, -1)}>Back</button>
+      <button onclick={() => table.duplicate(selected)}>Duplicate</button>
+      <button onclick={() => table.remove(selected)}>Remove</button>
+    </div>
+  {:else}
+    <nav aria-label="Marks of this brand">
+      {#each table.marks as mark (mark.id)}
+        <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>{mark.name}</a>
+      {/each}
+    </nav>
+  {/if}
+  <div class="right">
+    <button class="link" onclick={showColors}>Colors</button>
+    <fieldset>
+      <legend class="off-screen">Ground</legend>
+      {#each grounds as { value, label } (label)}
+        <label title="ground: {label}" class:current={value === ground}>
+          <input class="off-screen" type="radio" name="ground" {value} checked={value === ground} onchange={() => changeGround(value)} />
+          <span class:clear-ground={value === 'clear'} style:background={value === 'clear' ? undefined : value}></span><span
+            class="off-screen">{label}</span
+          >
+        </label>
+      {/each}
+    </fieldset>
+    <button
+      onclick={() => view.fit(table.desk.stage?.ink)}
+      title="Fit (0)"
+      aria-label="Zoom {Math.round(view.scale * 100)} %, fit to the stage">{Math.round(view.scale * 100)} %</button
+    >
+    <button class="link" onclick={showFiles}>Files</button>
+  </div>
+</div>
+
+<style>
+  .line {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 14px;
+    height: 40px;
+    padding: 0 16px 0 18px;
+    border-bottom: 1px solid var(--color-rule);
+    white-space: nowrap;
+  }
+  nav,
+  [role='toolbar'],
+  .right {
+    display: flex;
+    align-items: center;
+    gap: 18px;
+  }
+  .right {
+    gap: 14px;
+  }
+  nav {
+    overflow-x: auto;
+  }
+  nav a {
+    color: var(--color-quiet);
+  }
+  nav a[aria-current] {
+    color: var(--color-ink);
+    font-weight: 600;
+  }
+  nav a[aria-current]::before {
+    content: '◆ ';
+    color: var(--color-plum);
+    font-size: 10px;
+  }
+  [role='toolbar'] button:hover {
+    color: var(--color-plum);
+  }
+  fieldset {
+    display: flex;
+    gap: 4px;
+  }
+  fieldset label {
+    position: relative;
+    padding: 2px;
+    border: 1px solid transparent;
+    cursor: pointer;
+  }
+  fieldset label.current {
+    border-color: var(--color-plum);
+  }
+  fieldset label:has(:focus-visible) {
+    outline: 2px solid var(--color-plum);
+  }
+  fieldset span:not(.off-screen) {
+    display: block;
+    width: 15px;
+    height: 15px;
+    border: 1px solid var(--color-quiet);
+  }
+</style>

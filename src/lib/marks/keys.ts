@@ -1,0 +1,90 @@
+/** What the keys of the table do. One row each; `?` lists them, and nothing else answers keys there. */
+export interface TableActions {
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly duplicate: () => void;
+  readonly remove: () => void;
+  readonly nudge: (x: number, y: number, end: boolean) => void;
+  readonly step: (by: number) => void;
+  readonly selectNext: (by: number) => void;
+  readonly deselect: () => void;
+  readonly add: () => void;
+  readonly fit: () => void;
+  readonly zoom: (factor: number) => void;
+  readonly help: () => void;
+}
+
+export interface KeyRow {
+  readonly keys: string;
+  readonly does: string;
+  readonly matches: (event: KeyboardEvent) => boolean;
+  readonly act: (actions: TableActions, event: KeyboardEvent) => void;
+}
+
+const command = (event: KeyboardEvent) => event.ctrlKey || event.metaKey;
+const plain = (event: KeyboardEvent, ...keys: readonly string[]) => !command(event) && !event.altKey && keys.includes(event.key);
+const commanded = (event: KeyboardEvent, key: string, shift: boolean) =>
+  command(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+export const keyRows: readonly KeyRow[] = [
+  { keys: 'Ctrl Z', does: 'Undo', matches: (event) => commanded(event, 'z', false), act: (to) => to.undo() },
+  {
+    keys: 'Ctrl Shift Z, Ctrl Y',
+    does: 'Redo',
+    matches: (event) => commanded(event, 'z', true) || commanded(event, 'y', false),
+    act: (to) => to.redo(),
+  },
+  { keys: 'Ctrl D', does: 'Duplicate the selected part', matches: (event) => commanded(event, 'd', false), act: (to) => to.duplicate() },
+  { keys: 'Delete', does: 'Remove the selected part', matches: (event) => plain(event, 'Delete', 'Backspace'), act: (to) => to.remove() },
+  {
+    keys: 'Arrows',
+    does: 'Move by 1 px; with Shift by 10',
+    matches: (event) => plain(event, ...Object.keys(ARROWS)),
+    act: (to, event) => {
+      const [x, y] = ARROWS[event.key] ?? [0, 0];
+      to.nudge(x * (event.shiftKey ? 10 : 1), y * (event.shiftKey ? 10 : 1), false);
+    },
+  },
+  {
+    keys: 'Alt ↑ ↓',
+    does: 'Bring forward, send back',
+    matches: (event) => event.altKey && !command(event) && (event.key === 'ArrowUp' || event.key === 'ArrowDown'),
+    act: (to, event) => to.step(event.key === 'ArrowUp' ? 1 : -1),
+  },
+  {
+    keys: '[ ]',
+    does: 'Select the part behind, in front',
+    matches: (event) => plain(event, '[', ']'),
+    act: (to, event) => to.selectNext(event.key === ']' ? 1 : -1),
+  },
+  { keys: 'Esc', does: 'Select nothing', matches: (event) => plain(event, 'Escape'), act: (to) => to.deselect() },
+  { keys: '/', does: 'Add anything', matches: (event) => plain(event, '/'), act: (to) => to.add() },
+  { keys: '0', does: 'Fit the mark to the stage', matches: (event) => plain(event, '0'), act: (to) => to.fit() },
+  {
+    keys: '+ −',
+    does: 'Zoom',
+    matches: (event) => plain(event, '+', '=', '-'),
+    act: (to, event) => to.zoom(event.key === '-' ? 0.8 : 1.25),
+  },
+  { keys: '?', does: 'This list', matches: (event) => plain(event, '?'), act: (to) => to.help() },
+];
+
+/** Whether keys belong to what has the caret rather than to the table. */
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Undo and redo work everywhere on the table; the other keys only where nobody is typing. */
+export function answerKey(event: KeyboardEvent, actions: TableActions): void {
+  const row = keyRows.find(({ matches }) => matches(event));
+  if (!row || event.defaultPrevented) return;
+  if (isTyping(event.target) && !/^(Undo|Redo)$/.test(row.does)) return;
+  if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"]')) return;
+  event.preventDefault();
+  row.act(actions, event);
+}

@@ -1,0 +1,190 @@
+import { getContext, setContext } from 'svelte';
+import {
+  addPart,
+  backingShape,
+  changePart,
+  createPart,
+  duplicatePart,
+  forms,
+  freePartId,
+  nameLettering,
+  removePart,
+  restack,
+  secondLine,
+  expect,
+  type FormName,
+  type KnownPart,
+  type Palette,
+  type Part,
+  type PartChange,
+  type Recipe,
+  type ResolvedPart,
+  type ShippedFamily,
+} from '$core/index';
+import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+import type { OpenMark } from '$lib/client/open-mark.svelte';
+
+export interface MarkInfo {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly role: string;
+  readonly recipe: Recipe;
+}
+
+export interface BrandInfo {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+}
+
+/** Something the add field offers. */
+export interface Addable {
+  readonly id: string;
+  readonly label: string;
+  readonly hint: string;
+  readonly words: readonly string[];
+  readonly add: () => void;
+}
+
+/** The table in use: what is open, what is selected, and everything that can be done to it. */
+export class Table {
+  selectedId: string | undefined = $state();
+  palette: Palette = $state.raw({} as Palette);
+
+  constructor(
+    readonly brand: BrandInfo,
+    readonly info: MarkInfo,
+    readonly marks: readonly MarkInfo[],
+    readonly families: readonly ShippedFamily[],
+    readonly open: OpenMark,
+    readonly desk: DrawingDesk,
+    palette: Palette,
+  ) {
+    this.palette = palette;
+  }
+
+  readonly parts: readonly Part[] = $derived.by(() => this.open.recipe.parts);
+  readonly selected: Part | undefined = $derived.by(() => this.parts.find((part) => part.id === this.selectedId));
+  /** All recipes of the brand, the one on the table as it is shown now. */
+  readonly recipes: ReadonlyMap<string, Recipe> = $derived.by(
+    () => new Map(this.marks.map((mark) => [mark.id, mark.id === this.info.id ? this.open.recipe : mark.recipe])),
+  );
+
+  family = (id: string): ShippedFamily | undefined => this.families.find((family) => family.id === id);
+  resolved = (id: string): ResolvedPart | undefined => this.desk.stage?.parts.find((part) => part.id === id);
+
+  /** Shows a change while its gesture goes on. */
+  preview(id: string, change: PartChange): void {
+    this.open.preview(changePart(this.open.recipe, id, change));
+  }
+  /** A change that is a whole gesture. */
+  change(id: string, gesture: string, change: PartChange): void {
+    this.open.commit(gesture, changePart(this.open.recipe, id, change));
+  }
+  commit(gesture: string): void {
+    this.open.commit(gesture);
+  }
+
+  add(part: KnownPart, gesture: string): void {
+    this.open.commit(gesture, addPart(this.open.recipe, part));
+    this.selectedId = part.id;
+  }
+  remove(part: Part): void {
+    if (part.kind !== 'unknown' && part.locked) return;
+    this.open.commit('Remove', removePart(this.open.recipe, part.id));
+    this.selectedId = undefined;
+  }
+  duplicate(part: Part): void {
+    const copied = duplicatePart(this.open.recipe, part.id);
+    if (!copied) return;
+    this.open.commit('Duplicate', copied.recipe);
+    this.selectedId = copied.id;
+  }
+  /** Moves a part through the stack; 0 is the very back. */
+  restack(part: Part, position: number): void {
+    this.open.commit('Restack', restack(this.open.recipe, part.id, position));
+  }
+  step(part: Part, by: number): void {
+    this.restack(part, this.parts.findIndex((candidate) => candidate.id === part.id) + by);
+  }
+  nudge(part: Part, x: number, y: number): void {
+    if (part.kind === 'unknown' || part.locked) return;
+    this.preview(part.id, { place: { ...part.place, x: part.place.x + x, y: part.place.y + y } });
+  }
+  /** Puts the part's ink on the mark's middle line. */
+  centerOnMark(part: Part): void {
+    const own = this.resolved(part.id)?.ink;
+    const whole = this.desk.stage?.parts.filter((other) => other.id !== part.id && other.ink).map((other) => other.ink);
+    if (part.kind === 'unknown' || part.locked || !own || !whole || whole.length === 0) return;
+    const left = Math.min(...whole.map((box) => box?.left ?? Infinity));
+    const right = Math.max(...whole.map((box) => box?.right ?? -Infinity));
+    const x = part.place.x + (left + right) / 2 - (own.left + own.right) / 2;
+    this.change(part.id, 'Center', { place: { ...part.place, x } });
+  }
+
+  /** Everything the add field can add right now. */
+  addables(): readonly Addable[] {
+    const recipe = this.open.recipe;
+    const ink = this.desk.stage?.ink;
+    const name = recipe.parts.find((part) => part.kind === 'lettering');
+    const letterings: Addable[] = [
+      {
+        id: 'lettering',
+        label: 'Lettering',
+        hint: 'a line of live text',
+        words: ['text', 'name', 'word', 'letters', 'type'],
+        add: () => this.add(nameLettering(freePartId(recipe, 'lettering'), this.brand.name), 'Add lettering'),
+      },
+    ];
+    if (name?.kind === 'lettering')
+      letterings.push({
+        id: 'second-line',
+        label: 'Second line',
+        hint: 'smaller, lighter, opened up',
+        words: ['descriptor', 'est. line', 'tagline', 'text', 'subtitle'],
+        add: () => this.add(secondLine(freePartId(recipe, 'second'), 'Second line', name, this.resolved(name.id)?.ink), 'Add second line'),
+      });
+    const shapes = (Object.keys(forms) as FormName[]).map((form): Addable => ({
+      id: form,
+      label: forms[form].label,
+      hint: 'shape, placed behind',
+      words: [...forms[form].words, 'shape'],
+      add: () => {
+        const shape = backingShape(freePartId(recipe, form), form, ink);
+        this.open.commit(`Add ${forms[form].label.toLowerCase()}`, restack(addPart(recipe, shape), shape.id, 0));
+        this.selectedId = shape.id;
+      },
+    }));
+    const links = this.marks
+      .filter((mark) => mark.id !== this.info.id)
+      .flatMap((mark): readonly Addable[] => {
+        const source = mark.recipe.parts.find((part) => part.kind === 'lettering');
+        if (!source) return [];
+        const part = () =>
+          expect(
+            createPart({
+              kind: 'linked',
+              id: freePartId(recipe, 'initial'),
+              from: { mark: mark.id, part: source.id },
+              take: 'initial',
+              sizePx: 160,
+            }),
+          );
+        return [
+          {
+            id: `initial-${mark.id}`,
+            label: `Initial of ${mark.name}`,
+            hint: 'follows its first letter',
+            words: ['linked', 'initial', 'monogram', 'letter'],
+            add: () => this.add(part(), 'Add linked initial'),
+          },
+        ];
+      });
+    return [...letterings, ...shapes, ...links];
+  }
+}
+
+const KEY = Symbol('table');
+export const provideTable = (table: Table): Table => setContext(KEY, table);
+export const useTable = (): Table => getContext<Table>(KEY);

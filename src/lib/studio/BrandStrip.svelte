@@ -1,0 +1,97 @@
+<script lang="ts">
+  import { ROLES, type Palette, type ScreenPicture } from '$core/index';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+
+  /** One picture of a brand's family on its ground. */
+  export interface StripCell {
+    readonly label: string;
+    readonly ground: string;
+    readonly address: string;
+    readonly picture: ScreenPicture;
+  }
+  interface Props {
+    name: string;
+    slug: string;
+    about: string;
+    palette: Palette;
+    cells: readonly StripCell[];
+    note: string;
+  }
+  const { name, slug, about, palette, cells, note }: Props = $props();
+</script>
+
+<article aria-label={name}>
+  <div class="pictures">
+    {#each cells as cell, index (index)}
+      <a class:first={index === 0} href={cell.address} style:background={cell.ground} aria-label="{name}, {cell.label}">
+        <MarkPicture picture={cell.picture} label="" />
+      </a>
+    {/each}
+  </div>
+  <div class="words">
+    <h2><a href="/brands/{slug}/marks">{name}</a></h2>
+    <p class="quiet">{about}</p>
+    <div class="swatches">
+      {#each ROLES as role (role)}<span title="{role} {palette[role]}" style:background={palette[role]}></span>{/each}
+    </div>
+    <p class="note quiet">{note}</p>
+  </div>
+</article>
+
+<style>
+  article {
+    display: grid;
+    grid-template-columns: 862px minmax(0, 1fr);
+    gap: 26px;
+    padding: 12px 0;
+    border-bottom: 1px solid var(--color-ink);
+  }
+  .pictures {
+    display: grid;
+    grid-template: 85px 85px / 330px 1fr 1fr;
+    gap: 10px 9px;
+  }
+  .pictures a {
+    display: grid;
+    place-items: center;
+    overflow: hidden;
+    padding: 12px 18px;
+    border: 1px solid var(--color-rule);
+  }
+  .pictures a.first {
+    grid-row: span 2;
+    padding: 24px 30px;
+  }
+  .pictures a :global(svg) {
+    width: 100%;
+    height: 100%;
+    max-height: 126px;
+    min-height: 0;
+  }
+  .pictures a:hover {
+    border-color: var(--color-ink);
+  }
+  .words {
+    display: flex;
+    flex-direction: column;
+    gap: 4px;
+  }
+  .swatches {
+    display: flex;
+    margin-top: 6px;
+  }
+  .swatches span {
+    width: 33px;
+    height: 33px;
+    margin-left: -1px;
+    border: 1px solid var(--color-rule);
+  }
+  .note {
+    margin-top: auto;
+  }
+  @media (max-width: 1180px) {
+    article {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

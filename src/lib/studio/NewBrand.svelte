@@ -1,0 +1,52 @@
+<script lang="ts">
+  import { Button, Input, Label, Modal } from 'flowbite-svelte';
+  import { goto } from '$app/navigation';
+  import { EMPTY_RECIPE, nameLettering, STARTING_PALETTE, writeRecipe, type Palette } from '$core/index';
+  import { request, sentences } from '$lib/client/request';
+  import ColorFields from '$lib/ui/ColorFields.svelte';
+
+  let { open = $bindable(false) }: { open?: boolean } = $props();
+
+  let name = $state('');
+  let about = $state('');
+  let palette: Palette = $state.raw(STARTING_PALETTE);
+  let colorsValid = $state(true);
+  let fault = $state('');
+  let working = $state(false);
+
+  async function create(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    if (working || !colorsValid) return;
+    working = true;
+    const brand = await request<{ slug: string }>('POST', '/api/brands', { name, about, palette });
+    if (brand.ok) {
+      // A first mark with the name set, so that the table is never met empty.
+      const recipe = writeRecipe({ ...EMPTY_RECIPE, parts: [nameLettering('name', name.trim())] });
+      const mark = await request<{ slug: string }>('POST', `/api/brands/${brand.value.slug}/marks`, {
+        name: 'Primary',
+        role: 'primary',
+        gesture: 'Set the name',
+        recipe,
+      });
+      if (mark.ok) return goto(`/brands/${brand.value.slug}/marks/${mark.value.slug}`);
+      fault = sentences(mark.problems);
+    } else fault = sentences(brand.problems);
+    working = false;
+  }
+</script>
+
+<Modal bind:open title="New brand" size="sm" autoclose={false}>
+  <form onsubmit={create}>
+    <Label for="brand-name">Name</Label>
+    <Input id="brand-name" bind:value={name} required maxlength={80} autocomplete="off" class="mb-3 mt-1" />
+    <Label for="brand-about">What they do, in a sentence</Label>
+    <Input id="brand-about" bind:value={about} maxlength={400} autocomplete="off" class="mt-1 mb-4" />
+    <p class="label mb-1">Colors by role</p>
+    <ColorFields {palette} change={(next) => (palette = next)} bind:valid={colorsValid} />
+    {#if fault}<p class="mt-3 text-rust" role="alert">{fault}</p>{/if}
+    <div class="mt-5 flex justify-end gap-3">
+      <Button type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
+      <Button type="submit" disabled={working || name.trim() === '' || !colorsValid}>Add brand</Button>
+    </div>
+  </form>
+</Modal>

@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { parseAmount } from '$core/index';
+
+  interface Props {
+    label: string;
+    value: number;
+    unit?: string;
+    min: number;
+    max: number;
+    step?: number;
+    /** Whether units of length may be typed. */
+    lengths?: boolean;
+    digits?: number;
+    /** While the number changes, by step or drag. */
+    preview: (value: number) => void;
+    /** When the gesture ends. */
+    commit: () => void;
+  }
+  const { label, value, unit = '', min, max, step = 1, lengths = false, digits = 2, preview, commit }: Props = $props();
+
+  const id = $props.id();
+  const shown = $derived(String(Number(value.toFixed(digits))));
+  let typed: string | undefined = $state();
+  let fault = $state('');
+
+  const many = (n: number) => n.toLocaleString('en');
+
+  function take(next: number): boolean {
+    if (next < min || next > max) {
+      fault = `${label} goes from ${many(min)} to ${many(max)}${unit && ` ${unit}`}.`;
+      return false;
+    }
+    fault = '';
+    preview(next);
+    return true;
+  }
+  function read(): void {
+    if (typed === undefined || typed === shown) return;
+    const amount = parseAmount(typed, { lengths });
+    if (!amount.ok) fault = amount.problems.map((problem) => problem.message).join(' ');
+    else if (take(amount.value)) commit();
+  }
+  function finish(): void {
+    read();
+    typed = undefined;
+  }
+  function keys(event: KeyboardEvent): void {
+    const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    if (direction) {
+      event.preventDefault();
+      typed = undefined;
+      take(Math.min(max, Math.max(min, value + direction * step * (event.shiftKey ? 10 : 1))));
+    } else if (event.key === 'Enter') read();
+    else if (event.key === 'Escape') {
+      typed = undefined;
+      fault = '';
+    }
+  }
+  /** Dragging the label left and right steps the number. */
+  function drag(event: PointerEvent): void {
+    const handle = event.currentTarget as HTMLElement;
+    const from = event.clientX;
+    const start = value;
+    handle.setPointerCapture(event.pointerId);
+    const move = (at: PointerEvent) =>
+      take(Math.min(max, Math.max(min, start + Math.round((at.clientX - from) / 2) * step * (at.shiftKey ? 10 : 1))));
+    const end = () => {
+      handle.removeEventListener('pointermove', move);
+      commit();
+    };
+    handle.addEventListener('pointermove', move);
+    handle.addEventListener('pointerup', end, { once: true });
+  }
+</script>
+
+<div class="amount">
+  <!-- The label is a handle for the pointer only; keys step in the field itself. -->
+  <label for={id} onpointerdown={drag}>{label}</label>
+  <input
+    {id}
+    inputmode="decimal"
+    autocomplete="off"
+    spellcheck="false"
+    value={typed ?? shown}
+    aria-invalid={fault !== ''}
+    aria-describedby={fault ? `${id}-fault` : undefined}
+    oninput={(event) => (typed = event.currentTarget.value)}
+    onfocus={(event) => event.currentTarget.select()}
+    onkeydown={keys}
+    onkeyup={(event) => {
+      if (event.key === 'ArrowUp' || event.key === 'ArrowDown') commit();
+    }}
+    onblur={finish}
+  />
+  <span class="quiet">{unit}</span>
+  {#if fault}<p id="{id}-fault" role="alert">{fault}</p>{/if}
+</div>
+
+<style>
+  .amount {
+    display: grid;
+    grid-template-columns: 1fr minmax(0, 64px) 20px;
+    align-items: baseline;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  label {
+    color: var(--color-quiet);
+    cursor: ew-resize;
+    touch-action: none;
+    user-select: none;
+  }
+  input {
+    width: 100%;
+    padding: 4px 4px 4px 0;
+    border: 0;
+    background: none;
+    font-weight: 600;
+    font-size: 13px;
+    text-align: right;
+  }
+  input:focus {
+    box-shadow: none;
+    outline: 2px solid var(--color-plum);
+  }
+  p {
+    grid-column: 1 / -1;
+    color: var(--color-rust);
+    font-size: 12px;
+  }
+</style>

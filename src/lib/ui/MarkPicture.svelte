@@ -1,0 +1,33 @@
+<script lang="ts">
+  import { grow, type ScreenPicture } from '$core/index';
+  import SvgMarkup from './SvgMarkup.svelte';
+
+  interface Props {
+    picture: ScreenPicture | undefined;
+    /** What it shows, for those who cannot see it. */
+    label: string;
+    /** Clear room around the ink, as a share of its longer side. */
+    air?: number;
+  }
+  const { picture, label, air = 0 }: Props = $props();
+  const box = $derived.by(() => {
+    const ink = picture?.ink;
+    return ink && grow(ink, air * Math.max(ink.right - ink.left, ink.bottom - ink.top));
+  });
+</script>
+
+{#if picture && box}
+  <svg viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}" role="img" aria-label={label}>
+    {#each picture.groups as group (group.id)}
+      <g><SvgMarkup markup={group.markup} /></g>
+    {/each}
+  </svg>
+{/if}
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    height: 100%;
+  }
+</style>

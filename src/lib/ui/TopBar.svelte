@@ -1,0 +1,81 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { rooms, type RoomId } from './rooms';
+
+  interface Props {
+    brand?: { readonly name: string; readonly slug: string };
+    room?: RoomId;
+    /** What stands at the right end: the save state, the keys. */
+    children?: Snippet;
+  }
+  const { brand, room, children }: Props = $props();
+</script>
+
+<header>
+  <a class="home" href="/" aria-label="Lucky Thistle, studio"><img src="/thistle.svg" alt="" width="15" height="20" /> Lucky Thistle</a>
+  <span class="bar" aria-hidden="true"></span>
+  <strong>{brand?.name ?? 'Studio'}</strong>
+  <nav aria-label="Rooms">
+    {#if brand}
+      {#each rooms as { id, label, address } (id)}
+        <a href={address(brand.slug)} aria-current={id === room ? 'page' : undefined}>{label}</a>
+      {/each}
+    {/if}
+  </nav>
+  <div class="end">{@render children?.()}</div>
+</header>
+
+<style>
+  header {
+    display: grid;
+    grid-template-columns: auto auto minmax(0, auto) 1fr auto;
+    align-items: center;
+    gap: 18px;
+    height: 46px;
+    padding: 0 18px 0 22px;
+    border-bottom: 1px solid var(--color-ink);
+    background: var(--color-paper);
+  }
+  .home {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    font: 500 18px var(--font-serif);
+  }
+  .bar {
+    width: 1px;
+    height: 22px;
+    background: var(--color-rule);
+  }
+  strong {
+    overflow: hidden;
+    font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  nav {
+    display: flex;
+    justify-content: center;
+    gap: 20px;
+    height: 46px;
+  }
+  nav a {
+    display: flex;
+    align-items: center;
+    border-bottom: 3px solid transparent;
+    border-top: 3px solid transparent;
+    color: var(--color-quiet);
+  }
+  nav a[aria-current] {
+    border-bottom-color: var(--color-plum);
+    color: var(--color-ink);
+    font-weight: 600;
+  }
+  .end {
+    display: flex;
+    align-items: center;
+    gap: 16px;
+    color: var(--color-quiet);
+    font-size: 12px;
+  }
+</style>

@@ -1,0 +1,15 @@
+import { redirect } from '@sveltejs/kit';
+import { load as withWork } from '$lib/server/http/load';
+import { findBrand } from '$lib/server/stores/brands';
+import { listMarks } from '$lib/server/stores/marks';
+import type { PageServerLoad } from './$types';
+
+/** Opens the brand's first mark. */
+export const load: PageServerLoad = async ({ params }) => {
+  const first = await withWork(async (em) => {
+    const brand = await findBrand(em, params.brand);
+    return (await listMarks(em, brand.id))[0];
+  });
+  if (first) redirect(307, `/brands/${params.brand}/marks/${first.slug}`);
+  return {};
+};

@@ -1,0 +1,19 @@
+import { writeRecipe } from '$core/index';
+import { shippedFamilies } from '$lib/server/fonts';
+import { load as withWork } from '$lib/server/http/load';
+import { notFound } from '$lib/server/http/problem-error';
+import { findBrand } from '$lib/server/stores/brands';
+import { listMarks, undoSteps } from '$lib/server/stores/marks';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params }) =>
+  withWork(async (em) => {
+    const brand = await findBrand(em, params.brand);
+    const marks = await listMarks(em.fork(), brand.id);
+    const mark = marks.find(({ slug }) => slug === params.mark);
+    if (!mark) throw notFound('mark of this brand');
+    const { past, future } = await undoSteps(em.fork(), brand.id, mark.slug);
+    const written = <T extends { recipe: Parameters<typeof writeRecipe>[0] }>(rows: readonly T[]) =>
+      rows.map((row) => ({ ...row, recipe: writeRecipe(row.recipe) }));
+    return { brand, markId: mark.id, marks: written(marks), past: written(past), future: written(future), families: shippedFamilies() };
+  });

@@ -1,0 +1,17 @@
+<script lang="ts">
+  import { expect, parseRecipe } from '$core/index';
+  import MarksRoom from '$lib/marks/MarksRoom.svelte';
+
+  const { data } = $props();
+  const read = <T extends { recipe: unknown }>(rows: readonly T[]) =>
+    rows.map((row) => ({ ...row, recipe: expect(parseRecipe(row.recipe)) }));
+  const marks = $derived(read(data.marks));
+  const mark = $derived(marks.find(({ id }) => id === data.markId));
+</script>
+
+<svelte:head><title>{mark?.name} · {data.brand.name} · Lucky Thistle</title></svelte:head>
+{#if mark}
+  {#key mark.id}
+    <MarksRoom brand={data.brand} {mark} {marks} families={data.families} steps={{ past: read(data.past), future: read(data.future) }} />
+  {/key}
+{/if}
