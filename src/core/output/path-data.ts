@@ -3,11 +3,10 @@ import { WRITTEN_DIGITS } from '../numeric/tolerances';
 
 const POWER = 10 ** WRITTEN_DIGITS;
 
-/** A number as files carry it: rounded, without trailing zeros, never `-0` and never an exponent. */
+/** A number as files carry it: rounded, without trailing zeros, never `-0`; without exponent below 1e21, far beyond any recipe's reach. */
 export function written(value: number): string {
   const rounded = Math.round(value * POWER) / POWER;
-  if (rounded === 0) return '0';
-  return Math.abs(rounded) < 1e21 ? String(rounded) : rounded.toFixed(0);
+  return rounded === 0 ? '0' : String(rounded);
 }
 
 const remembered = new WeakMap<Path, string>();

@@ -1,7 +1,7 @@
 import { Blob, Buffer, Direction, Face, Feature, Font, MetricsTag, shape, Variation } from 'harfbuzzjs';
 import { PathPen, type Path } from '../geometry';
 import { fail, ok, type Result } from '../result/result';
-import type { AxisValues, ShapedGlyph, TextRun, Typeface, TypefaceInstance } from '../type';
+import { restingValue, type AxisValues, type ShapedGlyph, type TextRun, type Typeface, type TypefaceInstance } from '../type';
 import type { FontUnits } from '../units/quantity';
 
 /** Instances kept per font: enough for a slow drag along an axis, small enough to bound memory. */
@@ -27,7 +27,7 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
   const at = (values: AxisValues): TypefaceInstance => {
     const settings = axes.map((axis) => ({
       tag: axis.tag,
-      value: Math.min(axis.max, Math.max(axis.min, values[axis.tag] ?? axis.default)),
+      value: Math.min(axis.max, Math.max(axis.min, values[axis.tag] ?? restingValue(axis))),
     }));
     const key = settings.map(({ tag, value }) => `${tag}${value}`).join();
     const kept = instances.get(key);

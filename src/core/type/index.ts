@@ -12,6 +12,7 @@ export { itemize, type TextStretch } from './itemize';
 export { inCase, LETTER_CASES, type LetterCase } from './letter-case';
 export { KERNINGS, missingLetters, setLine, type Kerning, type LineSettings, type SetGlyph, type SetLine } from './set-line';
 export {
+  restingValue,
   type Axis,
   type AxisValues,
   type FontMetrics,

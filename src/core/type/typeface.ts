@@ -9,6 +9,12 @@ export interface Axis {
   readonly max: number;
 }
 
+/**
+ * Where an axis stands while nobody has set it: the font's own default, except that weight is regular,
+ * because many variable fonts default to their thinnest or boldest.
+ */
+export const restingValue = (axis: Axis): number => (axis.tag === 'wght' ? Math.min(axis.max, Math.max(axis.min, 400)) : axis.default);
+
 /** Axis settings by tag. */
 export type AxisValues = Readonly<Record<string, number>>;
 

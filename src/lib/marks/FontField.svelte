@@ -84,6 +84,7 @@
               <svg
                 viewBox="{picture.box.left} -95 {Math.max(picture.box.right - picture.box.left, 360)} 135"
                 aria-hidden="true"
+                preserveAspectRatio="xMinYMid"
                 class:lacking={picture.missing.length > 0}><path d={picture.data} /></svg
               >
             {:else}<span class="gap"></span>{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { type FontChoice, type Lettering, type Problem } from '$core/index';
+  import { restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
@@ -110,7 +110,7 @@
       min={axis.min}
       max={axis.max}
       step={axis.max - axis.min > 50 ? 10 : axis.max - axis.min > 5 ? 1 : 0.1}
-      value={part.font.axes[axis.tag] ?? axis.default}
+      value={part.font.axes[axis.tag] ?? restingValue(axis)}
       preview={(value) => table.preview(part.id, setAxis(axis.tag, value))}
       commit={() => table.commit(AXIS_NAMES[axis.tag] ?? axis.tag)}
     />

@@ -30,7 +30,12 @@
     <button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>
     <button class="title" aria-expanded={open} onclick={() => (table.selectedId = open ? undefined : part.id)}>
       <span class="tiny" aria-hidden="true"
-        >{#if tiny}<MarkPicture picture={tiny} label="" air={0.08} />{/if}</span
+        >{#if tiny}<MarkPicture
+            picture={tiny}
+            label=""
+            air={part.kind === 'lettering' ? 0.02 : 0.08}
+            beginning={part.kind === 'lettering'}
+          />{/if}</span
       >
       <span class="words">
         <strong dir="auto">{labelOf(part)}</strong>

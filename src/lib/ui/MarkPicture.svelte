@@ -8,8 +8,10 @@
     label: string;
     /** Clear room around the ink, as a share of its longer side. */
     air?: number;
+    /** Fills its place with the beginning of the picture instead of showing all of it. */
+    beginning?: boolean;
   }
-  const { picture, label, air = 0 }: Props = $props();
+  const { picture, label, air = 0, beginning = false }: Props = $props();
   const box = $derived.by(() => {
     const ink = picture?.ink;
     return ink && grow(ink, air * Math.max(ink.right - ink.left, ink.bottom - ink.top));
@@ -17,7 +19,12 @@
 </script>
 
 {#if picture && box}
-  <svg viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}" role="img" aria-label={label}>
+  <svg
+    viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}"
+    role="img"
+    aria-label={label}
+    preserveAspectRatio={beginning ? 'xMinYMid slice' : undefined}
+  >
     {#each picture.groups as group (group.id)}
       <g><SvgMarkup markup={group.markup} /></g>
     {/each}

@@ -67,7 +67,14 @@ export function problemResponse({ status, problems, extra }: ProblemError): Resp
       problems,
       ...extra,
     },
-    { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
+    {
+      status, // The rest of a body that was too large stays unread, so this connection cannot serve another request.
+      headers: {
+        'content-type': 'application/problem+json',
+        'cache-control': 'no-store',
+        ...(status === 413 ? { connection: 'close' } : {}),
+      },
+    },
   );
 }
 
