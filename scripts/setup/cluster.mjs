@@ -102,7 +102,8 @@ export async function startCluster(folder) {
   return {
     url,
     port,
-    stop: () => stopIt('fast'),
+    /** Stops the server, unless it was running before and somebody else relies on it. */
+    stop: () => (running === undefined ? stopIt('fast') : undefined),
     /** Kills the server and its children at once, as a power cut would end them. */
     kill: () => {
       const pid = Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]);

@@ -13,3 +13,15 @@ export const freePort = () =>
       server.close(() => resolve(port));
     });
   });
+
+/**
+ * Whether nobody listens on a loopback port.
+ * @param {number} port
+ * @returns {Promise<boolean>}
+ */
+export const isPortFree = (port) =>
+  new Promise((resolve) => {
+    const server = createServer();
+    server.on('error', () => resolve(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+  });

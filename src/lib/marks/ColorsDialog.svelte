@@ -16,7 +16,7 @@
 
   // the dialog keeps its own account from here on
   // svelte-ignore state_referenced_locally
-  let base = $state({ number, colors: saved });
+  let base: { readonly number: number; readonly colors: Palette } = $state.raw({ number, colors: saved });
   let before: Palette | undefined = $state.raw();
   let valid = $state(true);
   let fault = $state('');

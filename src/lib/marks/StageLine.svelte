@@ -42,7 +42,7 @@
       <legend class="off-screen">Ground</legend>
       {#each grounds as { value, label } (label)}
         <label title="ground: {label}" class:current={value === ground}>
-          <input class="off-screen" type="radio" name="ground" {value} checked={value === ground} onchange={() => changeGround(value)} />
+          <input class="over-label" type="radio" name="ground" {value} checked={value === ground} onchange={() => changeGround(value)} />
           <span class:clear-ground={value === 'clear'} style:background={value === 'clear' ? undefined : value}></span><span
             class="off-screen">{label}</span
           >

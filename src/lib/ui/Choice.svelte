@@ -14,7 +14,7 @@
   {#each options as option (option.value)}
     <label class:current={option.value === value}>
       <input
-        class="off-screen"
+        class="over-label"
         type="radio"
         name={id}
         value={option.value}

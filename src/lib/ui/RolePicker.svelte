@@ -16,7 +16,7 @@
   <legend class="quiet">{label}</legend>
   {#each ROLES as role (role)}
     <label class:current={role === value} title="{role} {palette[role]}">
-      <input class="off-screen" type="radio" name={id} value={role} checked={role === value} onchange={() => choose(role)} />
+      <input class="over-label" type="radio" name={id} value={role} checked={role === value} onchange={() => choose(role)} />
       <span class="swatch" style:background={palette[role]}></span>
       <span class="off-screen">{role}</span>
     </label>

@@ -1,0 +1,54 @@
+/** `npm run screenshots`: remakes docs/screenshots/ from the demo data, one picture of each main view. */
+import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
+import { PROJECT } from './setup/project.mjs';
+import { say } from './setup/say.mjs';
+
+await ensureNpmPackages();
+await ensureDebianPackages(['postgresql', 'chromium']);
+const { withThrowawayApp } = await import('./setup/throwaway.mjs');
+
+/** @typedef {import('puppeteer-core').Page} Page */
+/** @type {readonly { readonly file: string, readonly path: string, readonly ready: string, readonly prepare?: (page: Page) => Promise<void> }[]} */
+const VIEWS = [
+  { file: 'studio', path: '/', ready: 'article svg path' },
+  {
+    file: 'marks',
+    path: '/brands/windrow-kites/marks/primary',
+    ready: 'aside svg[aria-label="on lead"] path',
+    prepare: (page) => page.locator('section[aria-label="Recipe"] button.title ::-p-text(Windrow)').click(),
+  },
+  {
+    file: 'marks-fonts',
+    path: '/brands/tidewrack-aerial/marks/primary',
+    ready: 'aside svg[aria-label="on lead"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Tidewrack)').click();
+      await page.locator('::-p-aria([name="Font Italiana"][role="button"])').click();
+      await page.waitForFunction(() => document.querySelectorAll('.list li svg').length > 60);
+    },
+  },
+  {
+    file: 'colors',
+    path: '/brands/gorsebank-rowing-club/marks/initial',
+    ready: 'aside svg[aria-label="on lead"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Colors"][role="button"])').click();
+      await page.waitForSelector('dialog[open]');
+    },
+  },
+];
+
+await withThrowawayApp('screenshots', async (browser, home) => {
+  for (const { file, path, ready, prepare } of VIEWS) {
+    const page = await browser.newPage();
+    await page.setViewport({ width: 1280, height: 800 });
+    await page.goto(home + path, { waitUntil: 'networkidle0' });
+    await page.waitForSelector(ready);
+    await prepare?.(page);
+    await page.waitForNetworkIdle();
+    await page.evaluate(() => document.fonts.ready.then(() => new Promise((done) => setTimeout(done, 600))));
+    await page.screenshot({ path: /** @type {`${string}.png`} */ (`${PROJECT}/docs/screenshots/${file}.png`) });
+    say(`docs/screenshots/${file}.png`);
+    await page.close();
+  }
+});
