@@ -1,5 +1,5 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { chmodSync, existsSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { dataFolder } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
@@ -60,10 +60,12 @@ describe('a machine without the right to install', () => {
   /** A PATH with nothing but what is named, and the sentence that comes out. */
   function sentence(commands: readonly string[], uid?: number): string {
     const bin = mkdtempSync('/tmp/lucky-bin-');
-    chmodSync(bin, 0o755);
     symlinkSync(execFileSync('sh', ['-c', 'command -v sh'], { encoding: 'utf8' }).trim(), `${bin}/sh`);
     for (const command of commands) writeFileSync(`${bin}/${command}`, '#!/bin/sh\nexit 1\n', { mode: 0o755 });
-    const script = `${process.cwd()}/scripts/setup/packages.mjs`;
+    // A copy that any user can read: the project may lie in somebody's private folder.
+    cpSync('scripts/setup', `${bin}/setup`, { recursive: true });
+    execFileSync('chmod', ['-R', 'a+rX', bin]);
+    const script = `${bin}/setup/packages.mjs`;
     try {
       execFileSync(
         process.execPath,

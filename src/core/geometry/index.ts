@@ -2,3 +2,5 @@ export { apply, compose, IDENTITY, isIdentity, rotation, scaling, translation, t
 export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from './bounds';
 export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
 export type { Point } from './point';
+export { flatten, type Polygon } from './flatten';
+export { inkRuns, type InkRun } from './ink-runs';

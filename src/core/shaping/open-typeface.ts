@@ -38,7 +38,17 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
     instances.set(key, instance);
     return instance;
   };
-  return ok({ id, axes, features, covers: (codePoint) => codePoints.has(codePoint), at });
+  const name = face.getName(16, 'en') || face.getName(1, 'en');
+  return ok({
+    id,
+    name,
+    axes,
+    features,
+    covers: (codePoint) => codePoints.has(codePoint),
+    characterCount: codePoints.size,
+    table: (tag) => face.referenceTable(tag),
+    at,
+  });
 }
 
 function openInstance(face: Face, settings: readonly { readonly tag: string; readonly value: number }[]): TypefaceInstance {

@@ -21,3 +21,4 @@ export {
   type Typeface,
   type TypefaceInstance,
 } from './typeface';
+export * from './measure';

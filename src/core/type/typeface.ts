@@ -9,11 +9,17 @@ export interface Axis {
   readonly max: number;
 }
 
+/** The size that a mark's lettering is drawn for, in points: beyond text, below a sign. */
+const DISPLAY_POINTS = 48;
+
+const within = (axis: Axis, value: number): number => Math.min(axis.max, Math.max(axis.min, value));
+
 /**
  * Where an axis stands while nobody has set it: the font's own default, except that weight is regular,
- * because many variable fonts default to their thinnest or boldest.
+ * because many variable fonts default to their thinnest or boldest, and optical size is for display, which a mark is.
  */
-export const restingValue = (axis: Axis): number => (axis.tag === 'wght' ? Math.min(axis.max, Math.max(axis.min, 400)) : axis.default);
+export const restingValue = (axis: Axis): number =>
+  axis.tag === 'wght' ? within(axis, 400) : axis.tag === 'opsz' ? within(axis, DISPLAY_POINTS) : axis.default;
 
 /** Axis settings by tag. */
 export type AxisValues = Readonly<Record<string, number>>;
@@ -58,9 +64,15 @@ export interface TypefaceInstance {
 /** A font file, opened once. Instances are cached; both are freed by garbage collection only. */
 export interface Typeface {
   readonly id: string;
+  /** The family's name as the font itself says it. */
+  readonly name: string;
   readonly axes: readonly Axis[];
   /** Tags of all layout features the font offers, sorted. */
   readonly features: readonly string[];
   readonly covers: (codePoint: number) => boolean;
+  /** How many characters the font maps. */
+  readonly characterCount: number;
+  /** The bytes of one of the font's tables. */
+  readonly table: (tag: string) => Uint8Array | undefined;
   readonly at: (axes: AxisValues) => TypefaceInstance;
 }
