@@ -3,9 +3,9 @@ import { PROJECT } from './project.mjs';
 
 /**
  * Starts the built app on loopback and waits until it and its database answer.
- * @param {{ port: number, databaseUrl: string, demo?: boolean, quiet?: boolean }} options
+ * @param {{ port: number, databaseUrl: string, demo?: boolean,  quiet?: boolean, fileFolder?: string }} options
  */
-export async function startApp({ port, databaseUrl, demo = false, quiet = false }) {
+export async function startApp({ port, databaseUrl, fileFolder, demo = false, quiet = false }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -14,6 +14,7 @@ export async function startApp({ port, databaseUrl, demo = false, quiet = false 
     ORIGIN: `http://127.0.0.1:${port}`,
     DATABASE_URL: databaseUrl,
     LOAD_DEMO_BRANDS: demo ? '1' : '0',
+    FILE_FOLDER: fileFolder ?? `${PROJECT}/.data/files`,
     BODY_SIZE_LIMIT: '64M',
     SHUTDOWN_TIMEOUT: '3',
   };

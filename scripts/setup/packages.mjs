@@ -23,6 +23,14 @@ export async function ensureNpmPackages() {
 /** @param {string} command */
 const onPath = (command) => spawnSync('sh', ['-c', `command -v ${command}`], { stdio: 'ignore' }).status === 0;
 
+const FONT_FOLDERS = ['/usr/share/fonts/truetype', '/usr/share/fonts/opentype'];
+/** Whether Debian's font folders hold a file whose name begins so. @param {string} beginning */
+const hasFont = (beginning) =>
+  FONT_FOLDERS.some(
+    (folder) =>
+      existsSync(folder) && readdirSync(folder, { recursive: true }).some((file) => String(file).split('/').at(-1)?.startsWith(beginning)),
+  );
+
 /** The folder of PostgreSQL's own programs, newest version first; `undefined` when it is not installed. */
 export function postgresPrograms() {
   const versions = existsSync('/usr/lib/postgresql') ? readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a)) : [];
@@ -48,6 +56,10 @@ export const DEBIAN = {
     label: 'fontTools (a second font reader)',
     present: () => spawnSync('/usr/bin/python3', ['-c', 'import fontTools'], { stdio: 'ignore' }).status === 0,
   },
+  'fonts-ebgaramond': { label: 'EB Garamond (a whole font to check against)', present: () => hasFont('EBGaramond') },
+  'fonts-junicode': { label: 'Junicode (a whole font to check against)', present: () => hasFont('Junicode') },
+  'fonts-linuxlibertine': { label: 'Linux Libertine (a whole font to check against)', present: () => hasFont('LinLibertine') },
+  'fonts-vollkorn': { label: 'Vollkorn (a whole font to check against)', present: () => hasFont('Vollkorn') },
   'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
 };
 

@@ -26,7 +26,13 @@ export async function withThrowawayApp(name, use) {
   const cluster = await startCluster(dataFolder(`${name}-${process.pid}`));
   const userDataDir = mkdtempSync('/tmp/lucky-chromium-');
   try {
-    const app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, name), demo: true, quiet: true });
+    const app = await startApp({
+      port: await freePort(),
+      databaseUrl: ensureDatabase(cluster, name),
+      demo: true,
+      quiet: true,
+      fileFolder: `${userDataDir}-files`,
+    });
     const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', headless: true, args: FLAGS, userDataDir });
     try {
       await use(browser, app.url);
@@ -36,6 +42,7 @@ export async function withThrowawayApp(name, use) {
     }
   } finally {
     cluster.remove();
+    rmSync(`${userDataDir}-files`, { recursive: true, force: true });
     rmSync(userDataDir, { recursive: true, force: true, maxRetries: 5 });
   }
 }

@@ -18,5 +18,8 @@ export * from './type';
 // Marks: recipe, parts, derive, resolve
 export * from './marks';
 
+// A brand's documents: brief, mood board, type desk
+export * from './brand';
+
 // Files
 export * from './output';

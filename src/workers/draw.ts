@@ -88,6 +88,11 @@ export class Draughtsman {
     return { data: pathData(path), box: boundsOf(path), missing: set.missing };
   }
 
+  /** A word in many faces at once; a face that cannot be opened is left out. */
+  async words(text: string, fonts: readonly FontChoice[]): Promise<readonly (WordPicture | undefined)[]> {
+    return Promise.all(fonts.map((font) => this.word(text, font).catch(() => undefined)));
+  }
+
   async face(font: FontChoice): Promise<FaceInfo> {
     const { loader } = this.#ready();
     await loader.load([font]);

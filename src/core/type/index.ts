@@ -22,3 +22,4 @@ export {
   type TypefaceInstance,
 } from './typeface';
 export * from './measure';
+export * from './choosing';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { createResolver, expect, type Resolver, type ShippedFamily } from '$core/index';
+import { createResolver, expect, type CatalogueEntry, type Resolver, type ShippedFamily } from '$core/index';
 import { createFontLoader, unpackFontFile, type FontLoader } from '$core/shaping';
 
 /** Where the shipped fonts lie; the app is started from the project's folder. */
@@ -36,3 +36,9 @@ export function fonts(): { readonly loader: FontLoader; readonly resolver: Resol
   opened = { loader, resolver: createResolver(loader.shelf) };
   return opened;
 }
+
+let measured: Readonly<Record<string, CatalogueEntry>> | undefined;
+
+/** What was measured in every shipped face, by file. */
+export const catalogue = (): Readonly<Record<string, CatalogueEntry>> =>
+  (measured ??= JSON.parse(readFileSync(join(FONT_FOLDER, 'measures.json'), 'utf8')) as Readonly<Record<string, CatalogueEntry>>);

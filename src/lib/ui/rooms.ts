@@ -1,4 +1,8 @@
 /** The rooms of a brand, in working order; a room stands here once it is built. */
-export const rooms = [{ id: 'marks', label: 'Marks', address: (brand: string) => `/brands/${brand}/marks` }] as const;
+export const rooms = [
+  { id: 'brief', label: 'Brief', address: (brand: string) => `/brands/${brand}/brief` },
+  { id: 'type', label: 'Type', address: (brand: string) => `/brands/${brand}/type` },
+  { id: 'marks', label: 'Marks', address: (brand: string) => `/brands/${brand}/marks` },
+] as const;
 
 export type RoomId = (typeof rooms)[number]['id'];

@@ -1,5 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { Palette, RevisionKind } from '$core/index';
+import type { CatalogueEntry, Palette, PictureColor, RevisionKind } from '$core/index';
 
 /** One client's brand. */
 export const Brand = defineEntity({
@@ -65,8 +65,56 @@ export const Revision = defineEntity({
   },
 });
 
+/** A brand's document of one kind (brief, board, type desk) as it was saved once; append-only, the newest number counts. */
+export const SavedDocument = defineEntity({
+  name: 'SavedDocument',
+  tableName: 'document',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    kind: p.string(),
+    number: p.integer(),
+    content: p.json<unknown>(),
+    createdAt: p.datetime(),
+  },
+});
+
+/** A picture that a brand's board shows; the file lies under its digest. */
+export const Picture = defineEntity({
+  name: 'Picture',
+  tableName: 'picture',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    sha256: p.string(),
+    name: p.string(),
+    widthPx: p.integer(),
+    heightPx: p.integer(),
+    colors: p.json<readonly PictureColor[]>(),
+    createdAt: p.datetime(),
+  },
+});
+
+/** A font that a client brought, private to the brand; the file lies under its digest. */
+export const OwnFont = defineEntity({
+  name: 'OwnFont',
+  tableName: 'own_font',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    sha256: p.string(),
+    family: p.string(),
+    name: p.string(),
+    sizeBytes: p.integer(),
+    entry: p.json<CatalogueEntry>(),
+    embedding: p.string(),
+    rights: p.text(),
+    createdAt: p.datetime(),
+  },
+});
+
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
 export type RevisionRow = InferEntity<typeof Revision>;
 
-export const entities = [Brand, SavedPalette, Mark, Revision];
+export const entities = [Brand, SavedPalette, Mark, Revision, SavedDocument, Picture, OwnFont];

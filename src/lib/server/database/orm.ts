@@ -3,6 +3,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { loadDemoBrands } from '../demo/load';
 import { entities } from './entities';
 import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
+import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fonts';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
 const STARTUP_LOCK = 7_215_001;
@@ -21,7 +22,10 @@ async function open(): Promise<MikroORM> {
     migrations: {
       tableName: 'migration',
       snapshot: false,
-      migrationsList: [{ name: '0001-brands-marks-revisions', class: BrandsMarksRevisions }],
+      migrationsList: [
+        { name: '0001-brands-marks-revisions', class: BrandsMarksRevisions },
+        { name: '0002-documents-pictures-fonts', class: DocumentsPicturesFonts },
+      ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
     driverOptions: { connection: { connectionTimeoutMillis: 4000 } },

@@ -1,0 +1,13 @@
+export {
+  boardItemSchema,
+  boardSchema,
+  foundColorSchema,
+  freePlace,
+  heightOfItem,
+  MOST_BOARD_ITEMS,
+  type Board,
+  type BoardItem,
+  type FoundColor,
+} from './board';
+export { briefSchema, proofsThatMatter, proposedWidthsPx, USE_NAMES, USES, type Brief, type Use } from './brief';
+export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';

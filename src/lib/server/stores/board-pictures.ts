@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import sharp from 'sharp';
+import { pictureColors, type PictureColor } from '$core/index';
+import { Picture } from '../database/entities';
+import { storedFile, storeFile } from '../files';
+import { notFound, refuse } from '../http/problem-error';
+
+sharp.cache(false);
+
+/** Largest upload in bytes, and largest picture in pixels. */
+export const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
+const MOST_PIXELS = 120_000_000;
+/** Board pictures are kept at most this wide or high; they are for looking, not for printing. */
+const KEPT_SIDE_PX = 2000;
+/** Colors are read from a picture of this side. */
+const SAMPLE_SIDE_PX = 72;
+
+const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'tiff']);
+
+export interface BoardPicture {
+  readonly sha256: string;
+  readonly name: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly colors: readonly PictureColor[];
+}
+
+/** Takes in a picture: read by its contents, turned upright as its camera meant, metadata dropped, kept as WebP under its digest. */
+export async function addPicture(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<BoardPicture> {
+  const input = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+  const kept = await (async () => {
+    const { format, width, height } = await input().metadata();
+    if (!format || !FORMATS.has(format)) throw new Error('unknown format');
+    if (width * height > MOST_PIXELS)
+      throw refuse(
+        422,
+        'picture-too-large',
+        `${name} has ${Math.round((width * height) / 1e6)} million pixels; the limit is ${MOST_PIXELS / 1e6} million.`,
+        'Send a smaller copy.',
+      );
+    return input()
+      .rotate()
+      .resize({ width: KEPT_SIDE_PX, height: KEPT_SIDE_PX, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 86 })
+      .toBuffer({ resolveWithObject: true });
+  })().catch((error: unknown) => {
+    if (error instanceof Error && 'problems' in error) throw error;
+    throw refuse(
+      422,
+      'not-a-picture',
+      `${name} could not be read as a JPEG, PNG, WebP, AVIF, GIF or TIFF picture.`,
+      'Check that the file opens elsewhere, or save it again as JPEG or PNG.',
+    );
+  });
+  const sample = await sharp(kept.data)
+    .resize({ width: SAMPLE_SIDE_PX, height: SAMPLE_SIDE_PX, fit: 'inside' })
+    .flatten({ background: '#ffffff' })
+    .toColourspace('srgb')
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+  const sha256 = await storeFile(kept.data);
+  const existing = await em.findOne(Picture, { brand: brandId, sha256 });
+  if (existing) return existing;
+  const row = { sha256, name: name.slice(0, 200), widthPx: kept.info.width, heightPx: kept.info.height, colors: pictureColors(sample) };
+  em.create(Picture, { id: randomUUID(), brand: brandId, createdAt: new Date(), ...row });
+  await em.flush();
+  return row;
+}
+
+/** The file of a brand's picture. */
+export async function pictureFile(em: EntityManager, brandId: string, sha256: string): Promise<Uint8Array> {
+  if (!/^[0-9a-f]{64}$/.test(sha256) || (await em.count(Picture, { brand: brandId, sha256 })) === 0)
+    throw notFound('picture of this brand');
+  return storedFile(sha256);
+}

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { toggleKept, type TypeDesk } from '$core/index';
+  import WordDrawing from '$lib/ui/WordDrawing.svelte';
+  import { useTrials, type Trial } from './trials.svelte';
+
+  const { choose }: { choose: (trial: Trial) => void } = $props();
+  const trials = useTrials();
+
+  const change = (id: string, more: Partial<TypeDesk['kept'][number]>): TypeDesk => ({
+    ...trials.desk.content,
+    kept: trials.desk.content.kept.map((each) => (each.family === id ? { ...each, ...more } : each)),
+  });
+  const setAxis = (id: string, tag: string, value: number) => {
+    const kept = trials.desk.content.kept.find(({ family }) => family === id);
+    trials.desk.preview(change(id, { axes: { ...kept?.axes, [tag]: value } }));
+  };
+  const noteOf = (id: string) => trials.desk.content.kept.find(({ family }) => family === id)?.note ?? '';
+</script>
+
+<div class="strip" role="group" aria-label="Kept faces">
+  {#each trials.kept as trial (trial.id)}
+    <article aria-label={trial.name}>
+      <button class="word" aria-label="Show {trial.name}" onclick={() => (trials.current = trial.id)}
+        ><WordDrawing picture={trials.pictures.get(trial.id)} heightPx={54} widthPx={262} sizePx={38} /></button
+      >
+      <p><strong>{trial.name}</strong> <span class="quiet">{trial.license}</span></p>
+      {#each trial.entry.axes.slice(0, 3) as axis (axis.tag)}
+        <label>
+          <span class="quiet">{axis.tag}</span>
+          <input
+            type="range"
+            aria-label="{trial.name}, {axis.tag}"
+            min={axis.min}
+            max={axis.max}
+            step={(axis.max - axis.min) / 100}
+            value={trials.fontOf(trial.id).axes[axis.tag] ?? (axis.tag === 'wght' ? Math.max(axis.min, 400) : axis.default)}
+            oninput={(event) => setAxis(trial.id, axis.tag, Number(event.currentTarget.value))}
+            onchange={() => trials.desk.commit()}
+          />
+        </label>
+      {/each}
+      <input
+        class="note"
+        aria-label="Note on {trial.name}"
+        placeholder="note"
+        value={noteOf(trial.id)}
+        maxlength="500"
+        oninput={(event) => trials.desk.preview(change(trial.id, { note: event.currentTarget.value }))}
+        onblur={() => trials.desk.commit()}
+      />
+      <p class="acts">
+        <button class="link" onclick={() => choose(trial)}>Set the name in it</button>
+        <button class="link" onclick={() => trials.desk.commit(toggleKept(trials.desk.content, trial.id))}>Let go</button>
+      </p>
+    </article>
+  {/each}
+</div>
+
+<style>
+  .strip {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    background: var(--color-sheet);
+  }
+  article {
+    min-width: 0;
+    padding: 10px 14px;
+    border-right: 1px solid var(--color-rule);
+    border-bottom: 1px solid var(--color-rule);
+  }
+  .word {
+    display: block;
+  }
+  label {
+    display: grid;
+    grid-template-columns: 38px 1fr;
+    align-items: center;
+    font-size: 11px;
+  }
+  input[type='range'] {
+    width: 100%;
+    height: 18px;
+    accent-color: var(--color-plum);
+  }
+  .note {
+    width: 100%;
+    padding: 2px 0;
+    border: 0;
+    border-bottom: 1px solid var(--color-rule);
+    background: none;
+    font: italic 13px var(--font-serif);
+  }
+  .acts {
+    display: flex;
+    gap: 14px;
+    margin-top: 4px;
+    font-size: 12px;
+  }
+</style>

@@ -1,0 +1,204 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import {
+    changePart,
+    giveRole,
+    strongestWishes,
+    toggleDropped,
+    toggleKept,
+    writeRecipe,
+    type Brief,
+    type CatalogueEntry,
+    type Palette,
+    type Recipe,
+    type ShippedFamily,
+    type TypeDesk,
+  } from '$core/index';
+  import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+  import { OpenDocument } from '$lib/client/open-document.svelte';
+  import { request, sentences } from '$lib/client/request';
+  import SaveNote from '$lib/ui/SaveNote.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
+  import HeadToHead from './HeadToHead.svelte';
+  import KeptStrip from './KeptStrip.svelte';
+  import MeasureChart from './MeasureChart.svelte';
+  import PairingList from './PairingList.svelte';
+  import TrialCell from './TrialCell.svelte';
+  import TrialControls from './TrialControls.svelte';
+  import { provideTrials, Trials, type Trial } from './trials.svelte';
+
+  interface Props {
+    brand: { readonly name: string; readonly slug: string; readonly palette: Palette };
+    brief: Brief;
+    desk: { readonly number: number; readonly content: TypeDesk };
+    families: readonly ShippedFamily[];
+    catalogue: Readonly<Record<string, CatalogueEntry>>;
+    marks: readonly {
+      readonly id: string;
+      readonly slug: string;
+      readonly name: string;
+      readonly revision: number;
+      readonly recipe: Recipe;
+    }[];
+  }
+  const { brand, brief, desk, families, catalogue, marks }: Props = $props();
+
+  // The room is made anew for every brand.
+  // svelte-ignore state_referenced_locally
+  const trials = provideTrials(
+    new Trials(
+      brand,
+      brief,
+      new OpenDocument(desk, `/api/brands/${brand.slug}/documents/type`),
+      families,
+      catalogue,
+      new DrawingDesk(families),
+    ),
+  );
+  let comparing = $state(false);
+  let fault = $state('');
+  let grid: HTMLElement | undefined = $state();
+
+  onMount(() => () => trials.drawing.close());
+  $effect(() => {
+    const text = trials.text;
+    const fonts = trials.all.map(({ id }) => trials.fontOf(id));
+    let newest = true;
+    void trials.drawing
+      .ask((draughtsman) => draughtsman.words(text, fonts))
+      .then((pictures) => {
+        if (newest)
+          trials.pictures = new Map(
+            pictures.flatMap((picture, index) => (picture ? [[fonts[index]?.family ?? '', picture] as const] : [])),
+          );
+      })
+      .catch((error: unknown) => (fault = `The faces could not be set: ${String(error)}`));
+    return () => (newest = false);
+  });
+
+  const keep = (trial: Trial) => trials.desk.commit(toggleKept(trials.desk.content, trial.id));
+  const drop = (trial: Trial) => trials.desk.commit(toggleDropped(trials.desk.content, trial.id));
+  const wishes = $derived(strongestWishes(brief.voice));
+  const primary = $derived(marks[0]);
+  const nameIn = (recipe: Recipe | undefined) => recipe?.parts.findLast((part) => part.kind === 'lettering');
+  const second = $derived(primary?.recipe.parts.find((part) => part.kind === 'lettering' && part.id !== nameIn(primary.recipe)?.id));
+
+  /** Sets the primary's name in a face, as a gesture of that mark; undo there takes it back. */
+  async function choose(trial: Trial): Promise<void> {
+    const name = nameIn(primary?.recipe);
+    if (!primary || name?.kind !== 'lettering') {
+      fault = 'The primary mark has no lettering yet. Add it in the Marks room.';
+      return;
+    }
+    trials.desk.commit(giveRole(trials.desk.content, 'name', trial.id));
+    const recipe = changePart(primary.recipe, name.id, { font: trials.fontOf(trial.id) });
+    const gesture = { id: crypto.randomUUID(), kind: 'edit', gesture: `Set the name in ${trial.name}`, recipe: writeRecipe(recipe) };
+    const saved = await request('POST', `/api/brands/${brand.slug}/marks/${primary.slug}/revisions`, {
+      base: primary.revision,
+      gestures: [gesture],
+    });
+    if (saved.ok) await goto(`/brands/${brand.slug}/marks/${primary.slug}`, { invalidateAll: true });
+    else fault = sentences(saved.problems);
+  }
+
+  /** Arrows walk over the trials; three stand in a row. */
+  function walk(event: KeyboardEvent): void {
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[event.key];
+    const stops = [...(grid?.querySelectorAll<HTMLElement>('button.word') ?? [])];
+    const at = stops.indexOf(document.activeElement as HTMLElement);
+    if (!by || at < 0) return;
+    event.preventDefault();
+    stops[Math.min(Math.max(0, at + by), stops.length - 1)]?.focus();
+  }
+</script>
+
+<div class="room">
+  <TopBar {brand} room="type">
+    <button onclick={() => trials.desk.undo()} disabled={trials.desk.past.length === 0}>Undo</button>
+    <button onclick={() => trials.desk.redo()} disabled={trials.desk.future.length === 0}>Redo</button>
+    <SaveNote save={trials.desk.save} />
+  </TopBar>
+  <main>
+    <div class="trials">
+      <h1>Type trials</h1>
+      <p class="quiet">
+        {trials.shown.length} of {trials.all.length} faces set in this brand’s name{#if wishes.length > 0}, nearest to the brief first:
+          {#each wishes as wish, index (wish.words)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
+            {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
+          is nearer than another{/if}. Keys on a face: K keeps, X drops.
+      </p>
+      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+      <TrialControls />
+      {#if trials.kept.length > 0}
+        <KeptStrip {choose} />
+        {#if trials.kept.length > 1}
+          <p class="compare">
+            <button class="link" aria-expanded={comparing} onclick={() => (comparing = !comparing)}
+              >{comparing ? 'Put the comparison away' : `Head to head: ${Math.min(4, trials.kept.length)} kept faces`}</button
+            >
+          </p>
+          {#if comparing}<HeadToHead palette={brand.palette} {marks} />{/if}
+        {/if}
+      {/if}
+      <!-- Arrows move between the buttons inside. -->
+      <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+      <div class="grid" bind:this={grid} role="group" aria-label="Trials" onkeydown={walk}>
+        {#each trials.shown as trial (trial.id)}<TrialCell {trial} keep={() => keep(trial)} drop={() => drop(trial)} />{:else}<p
+            class="quiet none"
+          >
+            No face is all of this. Take a word or a measure away.
+          </p>{/each}
+      </div>
+    </div>
+    <aside>
+      <MeasureChart />
+      <PairingList second={second?.kind === 'lettering' ? second.text : 'Second line'} />
+    </aside>
+  </main>
+</div>
+
+<style>
+  .room {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+    min-width: 1120px;
+  }
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: minmax(0, 1fr) 324px;
+    min-height: 0;
+  }
+  .trials {
+    overflow-y: auto;
+    padding: 18px 28px 40px 26px;
+  }
+  aside {
+    overflow-y: auto;
+    margin: 22px 0;
+    padding: 0 26px 20px 24px;
+    border-left: 1px solid var(--color-rule);
+  }
+  .grid {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    border-top: 1px solid var(--color-ink);
+  }
+  .compare {
+    padding: 6px 14px;
+    border-bottom: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .none {
+    padding: 30px 0;
+  }
+  .fault {
+    color: var(--color-rust);
+  }
+  button:disabled {
+    cursor: default;
+    opacity: 0.45;
+  }
+</style>

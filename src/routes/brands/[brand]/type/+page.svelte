@@ -1,0 +1,10 @@
+<script lang="ts">
+  import { expect, parseRecipe } from '$core/index';
+  import TypeRoom from '$lib/type/TypeRoom.svelte';
+
+  const { data } = $props();
+  const marks = $derived(data.marks.map((mark) => ({ ...mark, recipe: expect(parseRecipe(mark.recipe)) })));
+</script>
+
+<svelte:head><title>Type · {data.brand.name} · Lucky Thistle</title></svelte:head>
+{#key data.brand.id}<TypeRoom {...data} {marks} />{/key}
