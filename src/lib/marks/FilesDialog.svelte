@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Input, Label, Modal, Select } from 'flowbite-svelte';
-  import { DRESSINGS, dress, LARGEST_PICTURE_PX, parseAmount, SMALLEST_PICTURE_PX, type Dressing } from '$core/index';
+  import { DRESSINGS, dress, LARGEST_PICTURE_PX, parseAmount, proposedWidthsPx, SMALLEST_PICTURE_PX, type Dressing } from '$core/index';
   import { useTable } from './table.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
@@ -12,6 +12,7 @@
   let padding = $state('0');
   let fault = $state('');
 
+  const proposed = proposedWidthsPx(table.brief);
   const options = DRESSINGS.map((value) => ({ value, name: dress(table.palette, value).label }));
 
   function query(format: 'png' | 'svg'): URLSearchParams | undefined {
@@ -66,6 +67,14 @@
     <Label for="file-mm">Printed width (mm, if it matters)</Label>
     <Input id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
   </div>
+  {#if proposed.length > 0}
+    <p class="mt-3 quiet">
+      For where the marks will live: {#each proposed as widthPx (widthPx)}<button
+          class="link mr-2"
+          onclick={() => (width = String(widthPx))}>{widthPx} px</button
+        >{/each}
+    </p>
+  {/if}
   <p class="quiet mt-3">The ground is left out, not painted. SVG holds outlines only, so no font is needed to open it.</p>
   {#if fault}<p class="mt-2 text-rust" role="alert">{fault}</p>{/if}
   <div class="mt-4 flex justify-end gap-3">

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { Palette, Part, ShippedFamily } from '$core/index';
+  import type { Brief, Palette, Part, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { OpenMark, type Step } from '$lib/client/open-mark.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
@@ -22,9 +22,10 @@
     mark: MarkInfo & { readonly revision: number; readonly savedAt: string };
     marks: readonly MarkInfo[];
     families: readonly ShippedFamily[];
+    brief: Brief;
     steps: { readonly past: readonly Step[]; readonly future: readonly Step[] };
   }
-  const { brand, mark, marks, families, steps }: Props = $props();
+  const { brand, brief, mark, marks, families, steps }: Props = $props();
 
   // the room is made anew for every mark
   // svelte-ignore state_referenced_locally
@@ -36,6 +37,7 @@
       families,
       new OpenMark({ ...mark, ...steps, address: `/api/brands/${brand.slug}/marks/${mark.slug}/revisions` }),
       new DrawingDesk(families),
+      brief,
       brand.palette,
     ),
   );

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { contrastRatio, dress, grow, legibleOn, type ScreenPicture } from '$core/index';
+  import { contrastRatio, dress, grow, legibleOn, proofsThatMatter, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from './table.svelte';
   import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
@@ -24,6 +24,10 @@
     const y = (ink.top + ink.bottom) / 2;
     return grow({ left: x - radius, right: x + radius, top: y - radius, bottom: y + radius }, radius * 0.06);
   };
+  let showAll = $state(false);
+  const matter = $derived(proofsThatMatter(table.brief));
+  const shows = (proof: string) => showAll || matter.has(proof);
+  const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead'];
   const round = $derived(roundBox(proofs?.full));
   const dressed = $derived([
     { id: 'one-color', caption: 'one color', ratio: contrastRatio(table.palette.ink, table.palette.paper) },
@@ -34,33 +38,44 @@
 
 <aside aria-label="Proofs">
   <h2 class="label">Proofs</h2>
-  <div class="sizes" style:background={table.palette.paper}>
-    {#each SIZES_PX as widthPx (widthPx)}
-      <div>
-        {#if proofs?.full.ink}
-          {@const size = small(proofs.full, widthPx)}
-          <span style:width="{size.width}px" style:height="{size.height}px"
-            ><MarkPicture picture={proofs.full} label="At {widthPx} pixels" /></span
-          >
-        {/if}
-        <span class="quiet">{widthPx} px</span>
-      </div>
-    {/each}
-  </div>
-  <div class="round" style:background={table.palette.paper}>
-    {#if proofs?.full && round}
-      <svg viewBox="{round.left} {round.top} {round.right - round.left} {round.bottom - round.top}" role="img" aria-label="In a round crop">
-        {#each proofs.full.groups as group (group.id)}
-          <g><SvgMarkup markup={group.markup} /></g>
-        {/each}
-      </svg>
-    {/if}
-  </div>
-  <p class="quiet caption">round crop</p>
-  {#each dressed as { id, caption, ratio } (id)}
+  {#if shows('small')}
+    <div class="sizes" style:background={table.palette.paper}>
+      {#each SIZES_PX as widthPx (widthPx)}
+        <div>
+          {#if proofs?.full.ink}
+            {@const size = small(proofs.full, widthPx)}
+            <span style:width="{size.width}px" style:height="{size.height}px"
+              ><MarkPicture picture={proofs.full} label="At {widthPx} pixels" /></span
+            >
+          {/if}
+          <span class="quiet">{widthPx} px</span>
+        </div>
+      {/each}
+    </div>
+  {/if}
+  {#if shows('round')}
+    <div class="round" style:background={table.palette.paper}>
+      {#if proofs?.full && round}
+        <svg
+          viewBox="{round.left} {round.top} {round.right - round.left} {round.bottom - round.top}"
+          role="img"
+          aria-label="In a round crop"
+        >
+          {#each proofs.full.groups as group (group.id)}
+            <g><SvgMarkup markup={group.markup} /></g>
+          {/each}
+        </svg>
+      {/if}
+    </div>
+    <p class="quiet caption">round crop</p>
+  {/if}
+  {#each dressed.filter(({ id }) => shows(id)) as { id, caption, ratio } (id)}
     <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs?.[id]} label={caption} /></div>
     <p class="quiet caption">{caption} · <span class:fails={ratio < 3}>{ratio.toFixed(1)} : 1</span></p>
   {/each}
+  {#if showAll || ALL.some((proof) => !matter.has(proof))}
+    <button class="link" onclick={() => (showAll = !showAll)}>{showAll ? 'Only what the brief asks for' : 'Show every proof'}</button>
+  {/if}
 </aside>
 
 <style>

@@ -12,6 +12,7 @@ import {
   restack,
   secondLine,
   expect,
+  type Brief,
   type FormName,
   type KnownPart,
   type Palette,
@@ -59,6 +60,7 @@ export class Table {
     readonly families: readonly ShippedFamily[],
     readonly open: OpenMark,
     readonly desk: DrawingDesk,
+    readonly brief: Brief,
     palette: Palette,
   ) {
     this.palette = palette;

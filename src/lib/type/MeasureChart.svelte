@@ -104,6 +104,8 @@
     gap: 4px;
   }
   select {
+    min-width: 0;
+    max-width: 128px;
     padding: 2px 22px 2px 0;
     border: 0;
     background-color: transparent;

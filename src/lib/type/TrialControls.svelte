@@ -82,6 +82,7 @@
       >{trials.desk.content.dropped.length} dropped</button
     >
   {/if}
+  <span class="quiet keys"><kbd>K</kbd> keeps · <kbd>X</kbd> drops</span>
 </div>
 {#if trials.feel.understood.length > 0}
   <p class="quiet means">{trials.feel.understood.map((word) => `${word}: ${FEEL_WORDS[word]?.means}`).join(' · ')}</p>
@@ -121,6 +122,10 @@
     border-color: var(--color-plum);
     color: var(--color-plum);
     font-weight: 600;
+  }
+  .keys {
+    margin-left: auto;
+    font-size: 12px;
   }
   .means {
     padding-bottom: 6px;

@@ -126,7 +126,7 @@
         {trials.shown.length} of {trials.all.length} faces set in this brand’s name{#if wishes.length > 0}, nearest to the brief first:
           {#each wishes as wish, index (wish.words)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
             {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
-          is nearer than another{/if}. Keys on a face: K keeps, X drops.
+          is nearer than another{/if}.
       </p>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
       <TrialControls />

@@ -22,7 +22,7 @@ export interface Pairing {
 }
 
 /** What counts, and how much. Common practice: a second line is quieter, either the same skeleton or clearly another, with letters of like height. */
-const SHARES = { relation: 0.4, weight: 0.25, heights: 0.2, plainness: 0.15 } as const;
+const SHARES = { relation: 0.3, weight: 0.2, heights: 0.2, plainness: 0.3 } as const;
 
 /** The second line's strokes, seen at their own size, look best at about two thirds of the name's. */
 const BEST_WEIGHT_RATIO = 0.68;

@@ -33,17 +33,25 @@ export function serifReach(sheet: GlyphSheet): number | undefined {
 /** From this reach on a face counts as having serifs; flared endings stay below it. */
 export const SERIF_REACH = 0.35;
 
+/** Widths of a half-round end of width 1 at a tenth and at three tenths of it above its foot: 2·√(h·(1 − h)). */
+const HALF_ROUND = { low: 0.6, high: 0.917 } as const;
+
 /**
- * How round stroke ends are, in [0, 1]: 0 is cut square, 1 a full half circle. At a tenth of the stem above its foot
- * a half circle is 0.6 stems wide (2·√(0.1·0.9)); the width there is read between the two.
+ * How round stroke ends are, in [0, 1]: 0 is cut square or pointed, 1 a full half circle. Read at a tenth of the stem above the foot,
+ * where a half circle is 0.6 stems wide, and at three tenths, where it is 0.92 wide again but a point is still narrow.
  */
 export function endRoundness(sheet: GlyphSheet): number | undefined {
-  const widths = present(
+  const ends = present(
     FOOTED.map((letter) => {
-      const measured = foot(sheet, letter, 8);
-      return measured && foot(sheet, letter, 0.1 * measured.stem);
+      const stem = foot(sheet, letter, 8)?.stem;
+      if (stem === undefined) return undefined;
+      const [low, high] = [foot(sheet, letter, 0.1 * stem), foot(sheet, letter, 0.3 * stem)];
+      return low && high && { low: low.foot / stem, high: high.foot / stem };
     }),
-  ).map(({ stem, foot: width }) => width / stem);
-  const width = median(widths);
-  return width === undefined ? undefined : Math.min(1, Math.max(0, (1 - width) / (1 - 0.6)));
+  );
+  const [low, high] = [median(ends.map((end) => end.low)), median(ends.map((end) => end.high))];
+  if (low === undefined || high === undefined) return undefined;
+  const drawnIn = Math.min(1, Math.max(0, (1 - low) / (1 - HALF_ROUND.low)));
+  const fullAgain = Math.min(1, Math.max(0, (high - 0.5) / (HALF_ROUND.high - 0.5)));
+  return drawnIn * fullAgain;
 }

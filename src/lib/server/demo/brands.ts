@@ -1,5 +1,6 @@
-import { createPart, EMPTY_RECIPE, expect, type Palette, type Recipe } from '$core/index';
+import { createPart, EMPTY_RECIPE, expect, type Brief, type Palette, type Recipe } from '$core/index';
 import type { MarkRole } from '../stores/marks';
+import { shorePictures, type DemoPicture } from './board';
 
 type PartInput = Parameters<typeof createPart>[0];
 
@@ -14,6 +15,10 @@ export interface DemoBrand {
   readonly name: string;
   readonly about: string;
   readonly palette: Palette;
+  readonly brief: Partial<Brief>;
+  /** Kept faces of the type trials. */
+  readonly kept: readonly string[];
+  readonly board?: readonly DemoPicture[];
   readonly marks: readonly DemoMark[];
 }
 
@@ -26,6 +31,17 @@ export const demoBrands: readonly DemoBrand[] = [
     name: 'Windrow Kites',
     about: 'A two-person workshop that sews steerable kites to order.',
     palette: { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' },
+    brief: {
+      audience:
+        'A two-person workshop that sews steerable kites to order and repairs old ones. People come for wind, craft and a slow afternoon.',
+      promise: 'Made by hand, flown for years.',
+      avoid: 'Toy-shop bright, racing stripes, clouds with faces.',
+      keywords: ['wind', 'thread', 'seam', 'shore'],
+      uses: ['profile', 'label', 'goods', 'sign'],
+      voice: { loudness: 28, novelty: 60, gravity: 38, strength: 35, ornament: 22, warmth: 30 },
+    },
+    kept: ['josefin-sans', 'marcellus', 'fraunces'],
+    board: shorePictures,
     marks: [
       {
         name: 'Primary',
@@ -108,6 +124,15 @@ export const demoBrands: readonly DemoBrand[] = [
     name: 'Gorsebank Rowing Club',
     about: 'A river club of six boats; crest and motto to come.',
     palette: { ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' },
+    brief: {
+      audience: 'Members of a river club of six boats, and the town that lines the bank on race days.',
+      promise: 'Everybody rows.',
+      avoid: 'Gyms, chrome, anything that shouts.',
+      keywords: ['river', 'oar', 'heron', 'tide'],
+      uses: ['goods', 'print', 'sign', 'profile'],
+      voice: { loudness: 45, novelty: 8, gravity: 80, strength: 62, ornament: 45 },
+    },
+    kept: ['cinzel', 'eb-garamond'],
     marks: [
       {
         name: 'Primary',
@@ -176,6 +201,15 @@ export const demoBrands: readonly DemoBrand[] = [
     name: 'Tidewrack Aerial',
     about: 'Photographs of the shore, taken from the air.',
     palette: { ink: '#2a2a2d', paper: '#e8e4da', lead: '#c8553d', second: '#5b7886', accent: '#d9b382' },
+    brief: {
+      audience: 'Owners of houses and boats on the coast who want to see them from above.',
+      promise: 'The whole shore, once, in the best light.',
+      avoid: 'Propellers, lenses, maps.',
+      keywords: ['shore', 'light', 'height'],
+      uses: ['photos', 'web', 'print'],
+      voice: { loudness: 10, gravity: 70, strength: 8, ornament: 15, warmth: 62 },
+    },
+    kept: ['italiana', 'poiret-one', 'cormorant'],
     marks: [
       {
         name: 'Primary',

@@ -1,8 +1,15 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { freePlace, type Board } from '$core/index';
 import { Brand } from '../database/entities';
+import { addPicture } from '../stores/board-pictures';
 import { createBrand } from '../stores/brands';
+import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';
+import { drawn, type DemoPicture } from './board';
 import { demoBrands } from './brands';
+
+const CARD_PX = 246;
+const COLUMNS = 3;
 
 /** Loads the demo brands when the database holds no brand at all. */
 export async function loadDemoBrands(em: EntityManager): Promise<void> {
@@ -19,5 +26,39 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
       });
       primaryId ||= created.id;
     }
+    await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
+    await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
+    if (demo.board) await saveDocument(em, brand.slug, 'board', 0, await boardOf(em, brand.id, demo.board));
   }
+}
+
+async function boardOf(em: EntityManager, brandId: string, pictures: readonly DemoPicture[]): Promise<Board> {
+  let board: Board = { items: [] };
+  for (const [index, picture] of pictures.entries()) {
+    const { sha256, widthPx, heightPx, colors } = await addPicture(em.fork(), brandId, await drawn(picture), picture.name);
+    const place = { ...freePlace(board, CARD_PX, COLUMNS), width: CARD_PX };
+    board = {
+      items: [
+        ...board.items,
+        {
+          kind: 'picture',
+          id: `picture-${index}`,
+          ...place,
+          picture: sha256,
+          ratio: heightPx / widthPx,
+          colors: [...colors],
+          source: 'Drawn for the demo',
+          takes: picture.takes,
+        },
+      ],
+    };
+  }
+  const note = {
+    kind: 'note',
+    id: 'note',
+    ...freePlace(board, CARD_PX, COLUMNS),
+    width: CARD_PX,
+    text: 'Thread, knots, seams. Nothing printed, everything sewn.',
+  } as const;
+  return { items: [...board.items, note] };
 }

@@ -3,6 +3,7 @@ import { shippedFamilies } from '$lib/server/fonts';
 import { load as withWork } from '$lib/server/http/load';
 import { notFound } from '$lib/server/http/problem-error';
 import { findBrand } from '$lib/server/stores/brands';
+import { findDocument } from '$lib/server/stores/documents';
 import { listMarks, undoSteps } from '$lib/server/stores/marks';
 import type { PageServerLoad } from './$types';
 
@@ -15,5 +16,13 @@ export const load: PageServerLoad = ({ params }) =>
     const { past, future } = await undoSteps(em.fork(), brand.id, mark.slug);
     const written = <T extends { recipe: Parameters<typeof writeRecipe>[0] }>(rows: readonly T[]) =>
       rows.map((row) => ({ ...row, recipe: writeRecipe(row.recipe) }));
-    return { brand, markId: mark.id, marks: written(marks), past: written(past), future: written(future), families: shippedFamilies() };
+    return {
+      brand,
+      markId: mark.id,
+      marks: written(marks),
+      past: written(past),
+      future: written(future),
+      families: shippedFamilies(),
+      brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
+    };
   });

@@ -12,6 +12,13 @@
 <svelte:head><title>{mark?.name} · {data.brand.name} · Lucky Thistle</title></svelte:head>
 {#if mark}
   {#key mark.id}
-    <MarksRoom brand={data.brand} {mark} {marks} families={data.families} steps={{ past: read(data.past), future: read(data.future) }} />
+    <MarksRoom
+      brand={data.brand}
+      {mark}
+      {marks}
+      families={data.families}
+      brief={data.brief}
+      steps={{ past: read(data.past), future: read(data.future) }}
+    />
   {/key}
 {/if}
