@@ -1,6 +1,7 @@
 import { load as withWork } from '$lib/server/http/load';
 import { listBrands } from '$lib/server/stores/brands';
 import { listMarks } from '$lib/server/stores/marks';
+import { ownFonts } from '$lib/server/stores/own-fonts';
 import { brandStrip } from '$lib/server/strip';
 import type { PageServerLoad } from './$types';
 
@@ -15,7 +16,7 @@ export const load: PageServerLoad = () =>
           .at(-1);
         return {
           ...brand,
-          cells: await brandStrip(brand, marks),
+          cells: await brandStrip(brand, marks, (await ownFonts(em.fork(), brand)).families),
           markNames: marks.map((mark) => mark.name.toLowerCase()),
           savedAt: newest,
         };

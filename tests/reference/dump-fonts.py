@@ -2,7 +2,19 @@
 import json
 import sys
 
+from fontTools.pens.boundsPen import BoundsPen
 from fontTools.ttLib import TTFont
+
+
+def top_of(font, character):
+    """Highest point of a character's outline where the axes rest, in font units; None when the font lacks it."""
+    name = font.getBestCmap().get(ord(character))
+    if name is None:
+        return None
+    pen = BoundsPen(font.getGlyphSet())
+    font.getGlyphSet()[name].draw(pen)
+    return pen.bounds[3] if pen.bounds else None
+
 
 found = {}
 for path in sys.argv[1:]:
@@ -21,6 +33,8 @@ for path in sys.argv[1:]:
         "useTypo": bool(os2.fsSelection & 128),
         "xHeight": getattr(os2, "sxHeight", 0),
         "capHeight": getattr(os2, "sCapHeight", 0),
+        "xTop": top_of(font, "x"),
+        "hTop": top_of(font, "H"),
         "italicAngle": font["post"].italicAngle,
         "axes": [[axis.axisTag, axis.minValue, axis.defaultValue, axis.maxValue] for axis in font["fvar"].axes] if "fvar" in font else [],
         "features": sorted(features),

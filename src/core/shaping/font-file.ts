@@ -1,3 +1,4 @@
+import { unzlibSync } from 'fflate';
 import decompress from 'woff2-encoder/decompress';
 import { fail, ok, type Result } from '../result/result';
 
@@ -11,25 +12,112 @@ const SIGNATURES: Readonly<Record<number, 'sfnt' | 'woff2' | 'collection' | 'wof
   0x74746366: 'collection', // ttcf
 };
 
+/** Largest font, packed or unpacked, in bytes. Whole fonts of large scripts stay below; anything beyond is no face for a mark. */
+export const LARGEST_FONT_BYTES = 24 * 1024 * 1024;
+
+const damaged = (form: string) =>
+  fail<Uint8Array>({
+    code: 'broken-font',
+    message: `This ${form} file could not be unpacked: its compressed data is damaged.`,
+    fix: 'Ask for the file again, or for its OTF or TTF.',
+  });
+const tooLarge = (sizeBytes: number) =>
+  fail<Uint8Array>({
+    code: 'font-too-large',
+    message: `Expected a font of at most ${LARGEST_FONT_BYTES / 1024 / 1024} MB, but this one has ${(sizeBytes / 1024 / 1024).toFixed(1)} MB.`,
+    fix: 'Send a subset with the letters that are needed.',
+  });
+
 /**
  * Unpacks a font file to the plain sfnt bytes (TrueType or OpenType) that shaping needs.
- * @source ISO/IEC 14496-22, 4.5.1 "Organization of an OpenType font"; W3C WOFF 2.0
+ * @source ISO/IEC 14496-22, 4.5.1 "Organization of an OpenType font"; W3C WOFF 1.0; W3C WOFF 2.0
  */
 export async function unpackFontFile(file: Uint8Array): Promise<Result<Uint8Array>> {
   if (file.length < 12) return fail({ code: 'not-a-font', message: `Expected a font file, but received ${file.length} bytes.` });
-  const form = SIGNATURES[new DataView(file.buffer, file.byteOffset, file.byteLength).getUint32(0)];
+  if (file.length > LARGEST_FONT_BYTES) return tooLarge(file.length);
+  const view = new DataView(file.buffer, file.byteOffset, file.byteLength);
+  const form = SIGNATURES[view.getUint32(0)];
   if (form === 'sfnt') return ok(file);
   if (form === 'woff2') {
+    // The header says how large the font will be; a small file that would fill the memory is refused unopened.
+    if (file.length < 48 || view.getUint32(16) > LARGEST_FONT_BYTES)
+      return file.length < 48 ? damaged('WOFF2') : tooLarge(view.getUint32(16));
     try {
       return ok(await decompress(file));
     } catch {
-      return fail({ code: 'broken-font', message: 'This WOFF2 file could not be unpacked: its compressed data is damaged.' });
+      return damaged('WOFF2');
     }
   }
+  if (form === 'woff') return unpackWoff(file, view);
+  if (form === 'collection')
+    return fail({
+      code: 'font-collection',
+      message: 'This file is a collection of several fonts.',
+      fix: 'Export the one font that is needed as OTF or TTF.',
+    });
   return fail({
     code: 'not-a-font',
-    message: form
-      ? `Expected a single TrueType, OpenType or WOFF2 font, but received a ${form} file.`
-      : 'Expected a font file, but its first bytes belong to no font format.',
+    message: 'Expected a font file, but its first bytes belong to no font format.',
+    fix: 'Send an OTF, TTF, WOFF or WOFF2 file.',
   });
+}
+
+/** WOFF 1.0: tables of an sfnt, each stored as it is or compressed by zlib. */
+function unpackWoff(file: Uint8Array, view: DataView): Result<Uint8Array> {
+  const HEADER = 44;
+  const ENTRY = 20;
+  if (file.length < HEADER) return damaged('WOFF');
+  const count = view.getUint16(12);
+  const totalSize = view.getUint32(16);
+  if (totalSize > LARGEST_FONT_BYTES) return tooLarge(totalSize);
+  if (count === 0 || count > 64 || HEADER + count * ENTRY > file.length) return damaged('WOFF');
+  const tables: { readonly tag: number; readonly checksum: number; readonly data: Uint8Array }[] = [];
+  for (let index = 0; index < count; index++) {
+    const at = HEADER + index * ENTRY;
+    const [tag, offset, packed, size, checksum] = [0, 4, 8, 12, 16].map((field) => view.getUint32(at + field)) as [
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
+    if (offset + packed > file.length || packed > size || size > LARGEST_FONT_BYTES) return damaged('WOFF');
+    const stored = file.subarray(offset, offset + packed);
+    try {
+      const data = packed < size ? unzlibSync(stored, { out: new Uint8Array(size) }) : stored;
+      if (data.length !== size) return damaged('WOFF');
+      tables.push({ tag, checksum, data });
+    } catch {
+      return damaged('WOFF');
+    }
+  }
+  return ok(assemble(view.getUint32(4), tables));
+}
+
+/** Puts tables together to an sfnt, each on a multiple of four. */
+function assemble(
+  flavor: number,
+  tables: readonly { readonly tag: number; readonly checksum: number; readonly data: Uint8Array }[],
+): Uint8Array {
+  const directory = 12 + tables.length * 16;
+  const padded = (length: number) => (length + 3) & ~3;
+  const out = new Uint8Array(tables.reduce((size, { data }) => size + padded(data.length), directory));
+  const view = new DataView(out.buffer);
+  const power = 2 ** Math.floor(Math.log2(tables.length));
+  view.setUint32(0, flavor);
+  view.setUint16(4, tables.length);
+  view.setUint16(6, power * 16);
+  view.setUint16(8, Math.log2(power));
+  view.setUint16(10, (tables.length - power) * 16);
+  let offset = directory;
+  tables.forEach(({ tag, checksum, data }, index) => {
+    const at = 12 + index * 16;
+    view.setUint32(at, tag);
+    view.setUint32(at + 4, checksum);
+    view.setUint32(at + 8, offset);
+    view.setUint32(at + 12, data.length);
+    out.set(data, offset);
+    offset += padded(data.length);
+  });
+  return out;
 }

@@ -1,9 +1,9 @@
-import { fontsNeeded, type MarkView, type ResolvedMark } from '$core/index';
+import { fontsNeeded, type MarkView, type ResolvedMark, type ShippedFamily } from '$core/index';
 import { fonts } from './fonts';
 
-/** Resolves a mark on the server, with every font it needs. */
-export async function drawMark(view: MarkView): Promise<ResolvedMark> {
-  const { loader, resolver } = fonts();
+/** Resolves a mark on the server, with every font it needs; a font that cannot be had leaves a notice, not an error. */
+export async function drawMark(view: MarkView, ownFamilies: readonly ShippedFamily[] = []): Promise<ResolvedMark> {
+  const { loader, resolver } = fonts(ownFamilies);
   await loader.load(fontsNeeded(view.recipe, view.sources));
   return resolver.resolve(view);
 }

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { createResolver, expect, type CatalogueEntry, type Resolver, type ShippedFamily } from '$core/index';
 import { createFontLoader, unpackFontFile, type FontLoader } from '$core/shaping';
+import { storedFile } from './files';
 
 /** Where the shipped fonts lie; the app is started from the project's folder. */
 const FONT_FOLDER = resolve(process.env['FONT_FOLDER'] ?? 'fonts');
@@ -27,14 +28,32 @@ export function fontData(file: string): Promise<Uint8Array> | undefined {
 export const licenseText = (family: string): Promise<string> | undefined =>
   shippedFamilies().some((shipped) => shipped.id === family) ? readFile(join(FONT_FOLDER, family, 'LICENSE.txt'), 'utf8') : undefined;
 
-let opened: { readonly loader: FontLoader; readonly resolver: Resolver } | undefined;
+interface OpenedFonts {
+  readonly loader: FontLoader;
+  readonly resolver: Resolver;
+}
 
-/** This process's fonts, opened when first needed, and the resolver that draws with them. */
-export function fonts(): { readonly loader: FontLoader; readonly resolver: Resolver } {
-  if (opened) return opened;
-  const loader = createFontLoader(shippedFamilies(), (face) => fontData(face.file) as Promise<Uint8Array>);
-  opened = { loader, resolver: createResolver(loader.shelf) };
-  return opened;
+/** Opened fonts by the set of a client's own that come with them; the oldest set goes first. */
+const opened = new Map<string, OpenedFonts>();
+const SETS_KEPT = 12;
+
+const OWN_FILE = /^brands\/[^/]+\/([0-9a-f]{64})$/;
+const bytesOf = (file: string): Promise<Uint8Array> => {
+  const own = OWN_FILE.exec(file)?.[1];
+  return own ? storedFile(own) : (fontData(file) as Promise<Uint8Array>);
+};
+
+/** This process's fonts, opened when first needed, and the resolver that draws with them; with a brand's own fonts, for that brand. */
+export function fonts(own: readonly ShippedFamily[] = []): OpenedFonts {
+  const key = own.map(({ id }) => id).join();
+  const kept = opened.get(key);
+  if (kept) return kept;
+  const loader = createFontLoader([...shippedFamilies(), ...own], (face) => bytesOf(face.file));
+  const fresh = { loader, resolver: createResolver(loader.shelf) };
+  const oldest = opened.keys().next();
+  if (opened.size >= SETS_KEPT && !oldest.done) opened.delete(oldest.value);
+  opened.set(key, fresh);
+  return fresh;
 }
 
 let measured: Readonly<Record<string, CatalogueEntry>> | undefined;

@@ -10,6 +10,7 @@ import {
   type Palette,
   type Recipe,
   type ResolvedMark,
+  type ShippedFamily,
   type Sources,
 } from '$core/index';
 import { drawMark } from './draw-mark';
@@ -22,6 +23,8 @@ export interface PictureSubject {
   readonly sources: Sources;
   readonly palette: Palette;
   readonly dressing: Dressing;
+  /** The brand's own fonts. */
+  readonly ownFamilies: readonly ShippedFamily[];
   /** Clear room around the ink, in mark pixels; 0 is a tight file. */
   readonly paddingPx: number;
 }
@@ -32,7 +35,10 @@ interface Framed {
 }
 
 async function frame(subject: PictureSubject): Promise<Framed> {
-  const mark = await drawMark({ recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) });
+  const mark = await drawMark(
+    { recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) },
+    subject.ownFamilies,
+  );
   if (!mark.ink || mark.ink.right - mark.ink.left <= 0 || mark.ink.bottom - mark.ink.top <= 0)
     throw refuse(422, 'nothing-drawn', 'This mark draws nothing yet, so there is no picture of it.', 'Add lettering or a shape first.');
   return { mark, box: grow(mark.ink, subject.paddingPx) };

@@ -1,4 +1,4 @@
-import { dress, screenPicture, type Dressing } from '$core/index';
+import { dress, screenPicture, type Dressing, type ShippedFamily } from '$core/index';
 import { drawMark } from './draw-mark';
 import type { BrandView } from './stores/brands';
 import type { MarkView } from './stores/marks';
@@ -13,13 +13,13 @@ const CELLS: readonly { readonly mark: number; readonly dressing: Dressing }[] =
 ];
 
 /** A brand's family drawn for the studio, by the same resolver and writer as every file. */
-export async function brandStrip(brand: BrandView, marks: readonly MarkView[]) {
+export async function brandStrip(brand: BrandView, marks: readonly MarkView[], ownFamilies: readonly ShippedFamily[]) {
   const sources = new Map(marks.map((mark) => [mark.id, mark.recipe]));
   const cells = CELLS.map(async ({ mark: index, dressing }, cell) => {
     const mark = marks[Math.min(index, marks.length - 1)];
     if (!mark || (marks.length === 1 && index === 1 && cell > 1)) return [];
     const dressed = dress(brand.palette, marks.length === 1 && cell === 1 ? 'one-color' : dressing);
-    const picture = screenPicture(await drawMark({ recipe: mark.recipe, sources, dress: dressed }), `${brand.slug}-${cell}-`);
+    const picture = screenPicture(await drawMark({ recipe: mark.recipe, sources, dress: dressed }, ownFamilies), `${brand.slug}-${cell}-`);
     return [
       {
         label: `${mark.name.toLowerCase()}, ${dressed.label}`,

@@ -23,6 +23,7 @@
   import HeadToHead from './HeadToHead.svelte';
   import KeptStrip from './KeptStrip.svelte';
   import MeasureChart from './MeasureChart.svelte';
+  import OwnFont from './OwnFont.svelte';
   import PairingList from './PairingList.svelte';
   import TrialCell from './TrialCell.svelte';
   import TrialControls from './TrialControls.svelte';
@@ -154,6 +155,7 @@
     <aside>
       <MeasureChart />
       <PairingList second={second?.kind === 'lettering' ? second.text : 'Second line'} />
+      <OwnFont />
     </aside>
   </main>
 </div>

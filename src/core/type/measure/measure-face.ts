@@ -76,7 +76,8 @@ export interface MeasuredFace {
   readonly unread: readonly (keyof FaceMeasures)[];
 }
 
-const round = (value: number): number => Math.round(value * 10_000) / 10_000;
+/** Four digits after the point; adding zero turns −0 into 0. */
+const round = (value: number): number => Math.round(value * 10_000) / 10_000 + 0;
 
 /** Measures a face where its axes rest, or at the given settings. Deterministic; some tens of milliseconds. */
 export function measureFace(face: Typeface, axes: AxisValues = {}): MeasuredFace {

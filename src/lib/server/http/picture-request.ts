@@ -4,6 +4,7 @@ import type { Dressing } from '$core/index';
 import type { PictureSubject } from '../pictures';
 import { findBrand } from '../stores/brands';
 import { findMark, sourcesOf } from '../stores/marks';
+import { ownFonts } from '../stores/own-fonts';
 import { slugOf } from '../stores/slug';
 
 interface PictureRequest {
@@ -19,11 +20,13 @@ export async function pictureRequest(
 ): Promise<PictureRequest> {
   const brand = await findBrand(em, params['brand'] ?? '');
   const mark = await findMark(em, brand.id, params['mark'] ?? '');
+  const { families } = await ownFonts(em.fork(), brand);
   const sources = await sourcesOf(em, brand.id, mark.recipe);
   const subject = {
     title: `${brand.name}, ${mark.name.toLowerCase()}`,
     recipe: mark.recipe,
     sources,
+    ownFamilies: families,
     palette: brand.palette,
     dressing: query.dressing,
     paddingPx: query.padding,

@@ -7,4 +7,4 @@
 </script>
 
 <svelte:head><title>Type · {data.brand.name} · Lucky Thistle</title></svelte:head>
-{#key data.brand.id}<TypeRoom {...data} {marks} />{/key}
+{#key `${data.brand.id} ${data.families.length}`}<TypeRoom {...data} {marks} />{/key}

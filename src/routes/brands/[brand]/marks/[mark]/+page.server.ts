@@ -5,6 +5,7 @@ import { notFound } from '$lib/server/http/problem-error';
 import { findBrand } from '$lib/server/stores/brands';
 import { findDocument } from '$lib/server/stores/documents';
 import { listMarks, undoSteps } from '$lib/server/stores/marks';
+import { ownFonts } from '$lib/server/stores/own-fonts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params }) =>
@@ -22,7 +23,7 @@ export const load: PageServerLoad = ({ params }) =>
       marks: written(marks),
       past: written(past),
       future: written(future),
-      families: shippedFamilies(),
+      families: [...shippedFamilies(), ...(await ownFonts(em.fork(), brand)).families],
       brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
     };
   });

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { CatalogueEntry, ShippedFamily } from '$core/index';
+import { checkFont, LARGEST_FONT_BYTES, measureOwnFont, type EmbeddingRight } from '$core/shaping';
+import { OwnFont } from '../database/entities';
+import { storedFile, storeFile } from '../files';
+import { notFound, ProblemError } from '../http/problem-error';
+
+export { LARGEST_FONT_BYTES };
+
+/** A client's own fonts as families, with what was measured in them. */
+export interface OwnFonts {
+  readonly families: readonly ShippedFamily[];
+  readonly catalogue: Readonly<Record<string, CatalogueEntry>>;
+}
+
+const fileOf = (brandSlug: string, sha256: string): string => `brands/${brandSlug}/${sha256}`;
+
+/** The fonts of one brand; no other brand ever sees them. */
+export async function ownFonts(em: EntityManager, brand: { readonly id: string; readonly slug: string }): Promise<OwnFonts> {
+  const rows = await em.find(OwnFont, { brand: brand.id }, { orderBy: { createdAt: 'asc' } });
+  return {
+    families: rows.map((row) => ({
+      id: row.family,
+      name: row.name,
+      class: 'client’s own',
+      license: row.rights || 'rights not known',
+      source: 'brought by the client',
+      faces: [{ file: fileOf(brand.slug, row.sha256), style: 'normal' as const, sha256: row.sha256, sizeBytes: row.sizeBytes }],
+    })),
+    catalogue: Object.fromEntries(rows.map((row) => [fileOf(brand.slug, row.sha256), row.entry])),
+  };
+}
+
+export interface TakenIn {
+  readonly family: string;
+  readonly name: string;
+  readonly glyphCount: number;
+  readonly embedding: EmbeddingRight;
+  readonly notes: readonly string[];
+}
+
+/** Takes in a client's font: checked, stored under its digest, measured. The same file twice is the same font. */
+export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8Array, rights: string): Promise<TakenIn> {
+  const checked = await checkFont('uploaded', file);
+  if (!checked.ok) throw new ProblemError(422, checked.problems);
+  const { bytes, typeface, glyphCount, embedding, hasColor } = checked.value;
+  const sha256 = await storeFile(bytes);
+  const family = `own-${sha256.slice(0, 16)}`;
+  const name =
+    typeface.name
+      .replace(/[\p{Cc}\p{Cs}]/gu, '')
+      .trim()
+      .slice(0, 200) || 'Unnamed font';
+  if ((await em.count(OwnFont, { brand: brandId, sha256 })) === 0) {
+    em.create(OwnFont, {
+      id: randomUUID(),
+      brand: brandId,
+      sha256,
+      family,
+      name,
+      sizeBytes: bytes.length,
+      entry: measureOwnFont(checked.value),
+      embedding: embedding.name,
+      rights,
+      createdAt: new Date(),
+    });
+    await em.flush();
+  }
+  return { family, name, glyphCount, embedding, notes: hasColor ? ['Its colored glyphs are not used; marks take the outlines.'] : [] };
+}
+
+/** The data of a brand's own font. */
+export async function ownFontData(em: EntityManager, brandId: string, sha256: string): Promise<Uint8Array> {
+  if (!/^[0-9a-f]{64}$/.test(sha256) || (await em.count(OwnFont, { brand: brandId, sha256 })) === 0) throw notFound('font of this brand');
+  return storedFile(sha256);
+}

@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { invalidateAll } from '$app/navigation';
+  import { useTrials } from './trials.svelte';
+
+  const trials = useTrials();
+  const id = $props.id();
+  const RIGHTS = ['Licensed for logos', 'Licensed, logos not mentioned', 'Made for the client', 'Rights not known'];
+  let rights = $state('Rights not known');
+  let said = $state('');
+  let fault = $state('');
+  let working = $state(false);
+
+  interface TakenIn {
+    readonly name?: string;
+    readonly glyphCount?: number;
+    readonly embedding?: { readonly name: string; readonly means: string };
+    readonly notes?: readonly string[];
+    readonly detail?: string;
+    readonly problems?: readonly { readonly fix?: string }[];
+  }
+
+  async function take(field: HTMLInputElement): Promise<void> {
+    const [file] = field.files ?? [];
+    if (!file) return;
+    working = true;
+    [said, fault] = ['', ''];
+    const answer = await fetch(`/api/brands/${trials.brand.slug}/fonts?rights=${encodeURIComponent(rights)}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: file,
+    }).catch(() => undefined);
+    const body = (await answer?.json().catch(() => undefined)) as TakenIn | undefined;
+    working = false;
+    field.value = '';
+    if (!answer?.ok || !body) {
+      fault = `${file.name}: ${body?.detail ?? 'the server cannot be reached.'} ${body?.problems?.[0]?.fix ?? ''}`;
+      return;
+    }
+    said = `${body.name}: ${body.glyphCount?.toLocaleString('en')} glyphs, ${body.embedding?.name}. ${body.embedding?.means} ${body.notes?.join(' ') ?? ''}`;
+    await invalidateAll();
+  }
+</script>
+
+<section aria-label="The client’s own font">
+  <h2 class="label">The client’s own font</h2>
+  <label for="{id}-rights" class="quiet">Under which terms</label>
+  <select id="{id}-rights" bind:value={rights}
+    >{#each RIGHTS as right (right)}<option value={right}>{right}</option>{/each}</select
+  >
+  <label class="choose">
+    <span class="link">{working ? 'Checking every table …' : 'Bring a font'}</span>
+    <input
+      class="over-label"
+      type="file"
+      accept=".otf,.ttf,.woff,.woff2"
+      disabled={working}
+      onchange={(event) => take(event.currentTarget)}
+    />
+  </label>
+  {#if said}<p class="quiet" role="status">{said}</p>{/if}
+  {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+</section>
+
+<style>
+  section {
+    margin-top: 14px;
+    padding-top: 8px;
+    border-top: 1px solid var(--color-ink);
+    font-size: 12px;
+  }
+  h2 {
+    font-family: var(--font-sans);
+  }
+  select {
+    width: 100%;
+    margin: 2px 0 6px;
+    padding: 3px 24px 3px 6px;
+    border: 1px solid var(--color-rule);
+    background-color: var(--color-sheet);
+    font-size: 12px;
+  }
+  .choose {
+    position: relative;
+    display: inline-block;
+  }
+  .choose:has(:focus-visible) {
+    outline: 2px solid var(--color-plum);
+  }
+  .fault {
+    color: var(--color-rust);
+  }
+</style>
