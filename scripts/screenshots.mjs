@@ -11,16 +11,35 @@ const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 /** @type {readonly { readonly file: string, readonly path: string, readonly ready: string, readonly prepare?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { file: 'studio', path: '/', ready: 'article svg path' },
+  { file: 'brief', path: '/brands/windrow-kites/brief', ready: 'article img' },
+  {
+    file: 'type',
+    path: '/brands/windrow-kites/type',
+    ready: '[aria-label="Trials"] .cell path',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('[aria-label="Trials"] .cell path').length > 60);
+    },
+  },
+  {
+    file: 'type-head-to-head',
+    path: '/brands/tidewrack-aerial/type',
+    ready: '[aria-label="Trials"] .cell path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Head to head: 3 kept faces"][role="button"])').click();
+      await page.locator('::-p-aria([name="inside the mark"][role="radio"])').click();
+      await page.waitForFunction(() => document.querySelectorAll('[aria-label="Head to head"] svg path').length > 20);
+    },
+  },
   {
     file: 'marks',
     path: '/brands/windrow-kites/marks/primary',
-    ready: 'aside svg[aria-label="on lead"] path',
+    ready: 'aside svg[aria-label="reversed"] path',
     prepare: (page) => page.locator('section[aria-label="Recipe"] button.title ::-p-text(Windrow)').click(),
   },
   {
     file: 'marks-fonts',
     path: '/brands/tidewrack-aerial/marks/primary',
-    ready: 'aside svg[aria-label="on lead"] path',
+    ready: 'aside svg[aria-label="reversed"] path',
     prepare: async (page) => {
       await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Tidewrack)').click();
       await page.locator('::-p-aria([name="Font Italiana"][role="button"])').click();
@@ -30,7 +49,7 @@ const VIEWS = [
   {
     file: 'colors',
     path: '/brands/gorsebank-rowing-club/marks/initial',
-    ready: 'aside svg[aria-label="on lead"] path',
+    ready: 'aside svg[aria-label="reversed"] path',
     prepare: async (page) => {
       await page.locator('::-p-aria([name="Colors"][role="button"])').click();
       await page.waitForSelector('dialog[open]');

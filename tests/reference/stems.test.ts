@@ -24,7 +24,7 @@ function medialThickness(alpha: (x: number, y: number) => number, width: number,
     z[1] = Infinity;
     const at = (q: number) => f[q] as number;
     for (let q = 1; q < n; q++) {
-      let s = 0;
+      let s: number;
       do {
         const p = v[k] as number;
         s = (at(q) + q * q - (at(p) + p * p)) / (2 * q - 2 * p);

@@ -66,7 +66,10 @@ export class Visitor {
   }
   sees = (text: string) => this.page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
   seesNot = (text: string) => this.page.waitForFunction((wanted) => !document.body.innerText.includes(wanted), {}, text);
-  saved = () => this.page.waitForFunction(() => /^Saved /.test(document.querySelector('[role="status"]')?.textContent?.trim() ?? ''));
+  saved = () =>
+    this.page.waitForFunction(() =>
+      [...document.querySelectorAll('[role="status"]')].some((note) => /^Saved /.test(note.textContent?.trim() ?? '')),
+    );
 
   /** The markup of the stage, once it is drawn. */
   async stage(): Promise<string> {

@@ -14,8 +14,17 @@ export const nameLettering = (id: string, text: string): Lettering =>
     createPart({ kind: 'lettering', id, text, font: { family: 'marcellus' }, sizePx: 120, place: { x: 0, y: 0, turnDeg: 0 } }),
   ) as Lettering;
 
-/** A second line under a name: its size, weight, tracking and gap are proposed from the name's. */
-export function secondLine(id: string, text: string, name: Lettering, nameInk: Bounds | undefined): Lettering {
+/**
+ * A second line under a name: its size, weight, tracking and gap are proposed from the name's.
+ * @param family the brand's face for second lines; left out, the name's own
+ */
+export function secondLine(
+  id: string,
+  text: string,
+  name: Lettering,
+  nameInk: Bounds | undefined,
+  family: string = name.font.family,
+): Lettering {
   const sizePx = Math.round(name.sizePx * SECOND_LINE.size);
   const weight = name.font.axes['wght'];
   const bottom = nameInk?.bottom ?? name.place.y;
@@ -27,6 +36,7 @@ export function secondLine(id: string, text: string, name: Lettering, nameInk: B
       case: 'upper',
       font: {
         ...name.font,
+        family,
         axes: weight === undefined ? name.font.axes : { ...name.font.axes, wght: Math.max(100, weight - SECOND_LINE.lighterBy) },
       },
       sizePx,

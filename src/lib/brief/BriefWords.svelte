@@ -141,7 +141,7 @@
     font-weight: 600;
   }
   .use[aria-pressed='true']::before {
-    content: '◆ ';
+    content: '◆ ' / '';
     color: var(--color-plum);
     font-size: 10px;
   }

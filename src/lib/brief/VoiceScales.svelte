@@ -39,9 +39,7 @@
     </div>
   {/each}
   <p class="quiet">
-    {#if wishes.length > 0}moves the trials most: {#each wishes as wish, index (wish.words)}{index > 0 ? ' · ' : ''}<strong
-          >{wish.words}</strong
-        >
+    {#if wishes.length > 0}moves the trials most: {#each wishes as wish, index (index)}{index > 0 ? ' · ' : ''}<strong>{wish.words}</strong>
         {wish.amount.toFixed(2)}{/each}
     {:else}Nothing said yet: no face is nearer than another.{/if}
   </p>

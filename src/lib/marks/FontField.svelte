@@ -113,7 +113,7 @@
     font-weight: 600;
   }
   .font button::after {
-    content: ' ▾';
+    content: ' ▾' / '';
     color: var(--color-quiet);
   }
   .list {

@@ -23,9 +23,10 @@
     marks: readonly MarkInfo[];
     families: readonly ShippedFamily[];
     brief: Brief;
+    secondFamily: string | undefined;
     steps: { readonly past: readonly Step[]; readonly future: readonly Step[] };
   }
-  const { brand, brief, mark, marks, families, steps }: Props = $props();
+  const { brand, brief, secondFamily, mark, marks, families, steps }: Props = $props();
 
   // the room is made anew for every mark
   // svelte-ignore state_referenced_locally
@@ -38,6 +39,7 @@
       new OpenMark({ ...mark, ...steps, address: `/api/brands/${brand.slug}/marks/${mark.slug}/revisions` }),
       new DrawingDesk(families),
       brief,
+      secondFamily,
       brand.palette,
     ),
   );

@@ -90,7 +90,7 @@
     font-weight: 600;
   }
   nav a[aria-current]::before {
-    content: '◆ ';
+    content: '◆ ' / '';
     color: var(--color-plum);
     font-size: 10px;
   }

@@ -61,6 +61,8 @@ export class Table {
     readonly open: OpenMark,
     readonly desk: DrawingDesk,
     readonly brief: Brief,
+    /** The brand's face for second lines, when one was chosen in the type room. */
+    readonly secondFamily: string | undefined,
     palette: Palette,
   ) {
     this.palette = palette;
@@ -145,7 +147,11 @@ export class Table {
         label: 'Second line',
         hint: 'smaller, lighter, opened up',
         words: ['descriptor', 'est. line', 'tagline', 'text', 'subtitle'],
-        add: () => this.add(secondLine(freePartId(recipe, 'second'), 'Second line', name, this.resolved(name.id)?.ink), 'Add second line'),
+        add: () =>
+          this.add(
+            secondLine(freePartId(recipe, 'second'), 'Second line', name, this.resolved(name.id)?.ink, this.secondFamily),
+            'Add second line',
+          ),
       });
     const shapes = (Object.keys(forms) as FormName[]).map((form): Addable => ({
       id: form,

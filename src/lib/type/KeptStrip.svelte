@@ -3,7 +3,12 @@
   import WordDrawing from '$lib/ui/WordDrawing.svelte';
   import { useTrials, type Trial } from './trials.svelte';
 
-  const { choose }: { choose: (trial: Trial) => void } = $props();
+  interface Props {
+    choose: (trial: Trial) => void;
+    /** Keeps a copy of the primary mark set in this face. */
+    keepTry: (trial: Trial) => void;
+  }
+  const { choose, keepTry }: Props = $props();
   const trials = useTrials();
 
   const change = (id: string, more: Partial<TypeDesk['kept'][number]>): TypeDesk => ({
@@ -50,6 +55,7 @@
       />
       <p class="acts">
         <button class="link" onclick={() => choose(trial)}>Set the name in it</button>
+        <button class="link" onclick={() => keepTry(trial)}>Keep a try</button>
         <button class="link" onclick={() => trials.desk.commit(toggleKept(trials.desk.content, trial.id))}>Let go</button>
       </p>
     </article>

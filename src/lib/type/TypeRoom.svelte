@@ -59,6 +59,7 @@
   );
   let comparing = $state(false);
   let fault = $state('');
+  let said = $state('');
   let grid: HTMLElement | undefined = $state();
 
   onMount(() => () => trials.drawing.close());
@@ -103,6 +104,21 @@
     else fault = sentences(saved.problems);
   }
 
+  /** A copy of the primary mark set in a face, kept beside it; any number of them. */
+  async function keepTry(trial: Trial): Promise<void> {
+    const name = nameIn(primary?.recipe);
+    if (!primary || name?.kind !== 'lettering') return void (fault = 'The primary mark has no lettering yet. Add it in the Marks room.');
+    const recipe = writeRecipe(changePart(primary.recipe, name.id, { font: trials.fontOf(trial.id) }));
+    const made = await request<{ name: string }>('POST', `/api/brands/${brand.slug}/marks`, {
+      name: `Try in ${trial.name}`,
+      role: 'secondary',
+      gesture: `Try ${trial.name}`,
+      recipe,
+    });
+    if (made.ok) said = `${made.value.name} stands beside ${primary.name} in the Marks room.`;
+    else fault = sentences(made.problems);
+  }
+
   /** Arrows walk over the trials; three stand in a row. */
   function walk(event: KeyboardEvent): void {
     const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[event.key];
@@ -125,14 +141,15 @@
       <h1>Type trials</h1>
       <p class="quiet">
         {trials.shown.length} of {trials.all.length} faces set in this brand’s name{#if wishes.length > 0}, nearest to the brief first:
-          {#each wishes as wish, index (wish.words)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
+          {#each wishes as wish, index (index)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
             {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
           is nearer than another{/if}.
       </p>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
       <TrialControls />
       {#if trials.kept.length > 0}
-        <KeptStrip {choose} />
+        <KeptStrip {choose} {keepTry} />
+        {#if said}<p class="compare" role="status">{said}</p>{/if}
         {#if trials.kept.length > 1}
           <p class="compare">
             <button class="link" aria-expanded={comparing} onclick={() => (comparing = !comparing)}

@@ -25,5 +25,6 @@ export const load: PageServerLoad = ({ params }) =>
       future: written(future),
       families: [...shippedFamilies(), ...(await ownFonts(em.fork(), brand)).families],
       brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
+      secondFamily: (await findDocument(em.fork(), brand.id, 'type')).content.roles.second[0],
     };
   });

@@ -18,6 +18,7 @@
       {marks}
       families={data.families}
       brief={data.brief}
+      secondFamily={data.secondFamily}
       steps={{ past: read(data.past), future: read(data.future) }}
     />
   {/key}
