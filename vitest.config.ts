@@ -17,6 +17,7 @@ export default defineConfig({
   test: {
     projects: [
       project('core'),
+      project('client'),
       project('reference', { testTimeout: 180_000 }),
       project('server', onCluster),
       project('browser', onCluster),

@@ -1,20 +1,9 @@
-import puppeteer from 'puppeteer-core';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { startApp } from './app.mjs';
 import { ensureBuild } from './build.mjs';
+import { startChromium } from './chromium.mjs';
 import { dataFolder, ensureDatabase, startCluster } from './cluster.mjs';
 import { freePort } from './free-port.mjs';
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--force-color-profile=srgb',
-];
 
 /**
  * Runs something against the built app with the demo data, a database of its own and a fresh browser, and clears all of it away.
@@ -24,25 +13,18 @@ const FLAGS = [
 export async function withThrowawayApp(name, use) {
   await ensureBuild();
   const cluster = await startCluster(dataFolder(`${name}-${process.pid}`));
-  const userDataDir = mkdtempSync('/tmp/lucky-chromium-');
+  const fileFolder = mkdtempSync('/tmp/lucky-files-');
   try {
-    const app = await startApp({
-      port: await freePort(),
-      databaseUrl: ensureDatabase(cluster, name),
-      demo: true,
-      quiet: true,
-      fileFolder: `${userDataDir}-files`,
-    });
-    const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', headless: true, args: FLAGS, userDataDir });
+    const app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, name), fileFolder, demo: true, quiet: true });
+    const chromium = await startChromium();
     try {
-      await use(browser, app.url);
+      await use(chromium.browser, app.url);
     } finally {
-      await browser.close();
+      await chromium.close();
       await app.stop();
     }
   } finally {
     cluster.remove();
-    rmSync(`${userDataDir}-files`, { recursive: true, force: true });
-    rmSync(userDataDir, { recursive: true, force: true, maxRetries: 5 });
+    rmSync(fileFolder, { recursive: true, force: true });
   }
 }

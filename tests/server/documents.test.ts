@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { crc32 } from 'node:zlib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { palette, read, recipeOf, send } from '../support/api';
@@ -42,8 +43,7 @@ describe('documents', () => {
 });
 
 describe('board pictures', () => {
-  const picture = (width: number, height: number, background: string) =>
-    sharp({ create: { width, height, channels: 3, background }, limitInputPixels: false });
+  const picture = (width: number, height: number, background: string) => sharp({ create: { width, height, channels: 3, background } });
 
   it('are kept with their colors, for their own brand only', async () => {
     const [mine, theirs] = [await newBrand('Pictures'), await newBrand('Strangers')];
@@ -86,10 +86,13 @@ describe('board pictures', () => {
       const refused = await upload(`${api}/${brand}/pictures?name=${name}`, bytes);
       expect([refused.status, refused.value.detail?.startsWith(name)], name).toEqual([422, true]);
     }
-    const bomb = await upload(
-      `${api}/${brand}/pictures?name=bomb.png`,
-      await picture(30_000, 30_000, '#000000').png({ compressionLevel: 9, palette: true, colours: 2 }).toBuffer(),
-    );
+    // A small file whose header promises 30,000 × 30,000 pixels.
+    const promise = await picture(8, 8, '#000000').png().toBuffer();
+    promise.writeUInt32BE(30_000, 16);
+    promise.writeUInt32BE(30_000, 20);
+    promise.writeUInt32BE(crc32(promise.subarray(12, 29)), 29);
+    const bomb = await upload(`${api}/${brand}/pictures?name=bomb.png`, promise);
+    expect(bomb.value.detail).toContain('bomb.png has 900 million pixels; the limit is 120 million.');
     expect(bomb.status).toBe(422);
   });
 });

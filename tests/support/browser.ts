@@ -1,34 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
+import { startChromium } from '../../scripts/setup/chromium.mjs';
+import { startTestApp } from './test-app';
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--force-color-profile=srgb',
-];
-
-export interface TestBrowser {
-  readonly browser: Browser;
-  readonly close: () => Promise<void>;
-}
-
-/** Headless Chromium with a fresh profile. */
-export async function startBrowser(): Promise<TestBrowser> {
-  const userDataDir = mkdtempSync('/tmp/lucky-chromium-');
-  const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', headless: true, args: FLAGS, userDataDir });
-  return {
-    browser,
-    close: async () => {
-      await browser.close();
-      rmSync(userDataDir, { recursive: true, force: true, maxRetries: 5 });
-    },
-  };
-}
+export type TestBrowser = Awaited<ReturnType<typeof startChromium>>;
+export const startBrowser = startChromium;
 
 /** A page, and what a person does on it: by names that are read aloud, waiting for what is seen. */
 export class Visitor {
@@ -87,4 +63,41 @@ export class Visitor {
   }
   stageIs = (wanted: string) =>
     this.page.waitForFunction((picture) => document.querySelector('[data-stage]')?.innerHTML === picture, {}, wanted);
+}
+
+/** The app, a browser and, for every test, a fresh page that must end without an error; all cleared away at the end. */
+export function useVisitor(): {
+  readonly app: Awaited<ReturnType<typeof startTestApp>>;
+  readonly browser: Browser;
+  readonly visitor: Visitor;
+} {
+  let app: Awaited<ReturnType<typeof startTestApp>>;
+  let chromium: TestBrowser;
+  let visitor: Visitor;
+  beforeAll(async () => {
+    app = await startTestApp();
+    chromium = await startChromium();
+  });
+  afterAll(async () => {
+    await chromium.close();
+    await app.stop();
+  });
+  beforeEach(async () => {
+    visitor = await Visitor.arrive(chromium.browser, app.url);
+  });
+  afterEach(async () => {
+    expect(visitor.errors).toEqual([]);
+    await visitor.page.close();
+  });
+  return {
+    get app() {
+      return app;
+    },
+    get browser() {
+      return chromium.browser;
+    },
+    get visitor() {
+      return visitor;
+    },
+  };
 }

@@ -76,8 +76,10 @@ export const keyRows: readonly KeyRow[] = [
 ];
 
 /** Whether keys belong to what has the caret rather than to the table. */
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const isTyping = (target: EventTarget | null): boolean => {
+  const element = target as Partial<HTMLElement> | null;
+  return element?.isContentEditable === true || /^(INPUT|TEXTAREA|SELECT)$/.test(element?.tagName ?? '');
+};
 
 /** Undo and redo work everywhere on the table; the other keys only where nobody is typing. */
 export function answerKey(event: KeyboardEvent, actions: TableActions): void {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { toggleKept, type TypeDesk } from '$core/index';
+  import { restingValue, toggleKept, type TypeDesk } from '$core/index';
   import WordDrawing from '$lib/ui/WordDrawing.svelte';
   import { useTrials, type Trial } from './trials.svelte';
 
@@ -38,7 +38,7 @@
             min={axis.min}
             max={axis.max}
             step={(axis.max - axis.min) / 100}
-            value={trials.fontOf(trial.id).axes[axis.tag] ?? (axis.tag === 'wght' ? Math.max(axis.min, 400) : axis.default)}
+            value={trials.fontOf(trial.id).axes[axis.tag] ?? restingValue(axis)}
             oninput={(event) => setAxis(trial.id, axis.tag, Number(event.currentTarget.value))}
             onchange={() => trials.desk.commit()}
           />

@@ -65,6 +65,9 @@ export interface Brush {
   readonly y: readonly [number, number];
 }
 
+/** Faces for other scripts lend their Latin from a sister; they stand in the trials only when the text needs them. */
+const LATIN_ONLY = /^[ -\u024f\u2000-\u206f]*$/;
+
 /** The trials of one brand: which faces, in which order, set in which words. */
 export class Trials {
   order: Order = $state.raw({ by: 'brief' });
@@ -129,6 +132,7 @@ export class Trials {
     const found = this.all.filter(
       (trial) =>
         (this.showDropped || !this.droppedIds.has(trial.id)) &&
+        (trial.group !== 'other scripts' || !LATIN_ONLY.test(this.text)) &&
         this.needs.every((need) =>
           need === 'variable' ? trial.entry.axes.length > 0 : (trial.entry.offers as readonly string[]).includes(need),
         ) &&

@@ -30,7 +30,8 @@ export interface BoardPicture {
 export async function addPicture(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<BoardPicture> {
   const input = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
   const kept = await (async () => {
-    const { format, width, height } = await input().metadata();
+    // The size is read without a limit, so that it can be named.
+    const { format, width, height } = await sharp(bytes, { limitInputPixels: false }).metadata();
     if (!format || !FORMATS.has(format)) throw new Error('unknown format');
     if (width * height > MOST_PIXELS)
       throw refuse(

@@ -1,0 +1,59 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import {
+  backingShape,
+  createResolver,
+  dress,
+  initialRecipe,
+  nameLettering,
+  secondLine,
+  STARTING_PALETTE,
+  type FontShelf,
+  type KnownPart,
+} from '$core/index';
+import { shelfOf } from '../../support/fonts';
+
+let shelf: FontShelf;
+beforeAll(async () => {
+  shelf = await shelfOf('marcellus', 'jost');
+});
+const inkOf = (...parts: KnownPart[]) =>
+  createResolver(shelf).resolve({ recipe: { version: 1, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
+
+describe('a second line', () => {
+  it('stands clear below the name, smaller, lighter, upper case and opened up (common practice)', () => {
+    const nameInk = inkOf(name).ink;
+    const second = secondLine('second', 'kite workshop', name, nameInk);
+    const ink = inkOf(second).ink;
+    expect(ink?.top ?? 0).toBeGreaterThan(nameInk?.bottom ?? Infinity);
+    expect(second.sizePx).toBeLessThan(name.sizePx / 2);
+    expect(second.font.axes['wght']).toBe(420);
+    expect([second.case, second.trackingPermille > 100, second.place.x]).toEqual(['upper', true, name.place.x]);
+    expect(second.paint).toEqual(name.paint);
+  });
+
+  it('takes the brand’s face for second lines where one was chosen', () => {
+    expect(secondLine('second', 'x', name, undefined, 'marcellus').font.family).toBe('marcellus');
+    expect(secondLine('second', 'x', name, undefined).font.family).toBe('jost');
+  });
+});
+
+describe('a backing shape', () => {
+  it.each(['disk', 'ring', 'panel'] as const)('%s goes around all that is there, on its center', (form) => {
+    const { ink } = inkOf(name);
+    const shape = backingShape('back', form, ink);
+    const around = inkOf(shape).ink;
+    expect(around && ink && around.left < ink.left && around.right > ink.right && around.top < ink.top && around.bottom > ink.bottom).toBe(
+      true,
+    );
+    expect(Math.abs(shape.place.x - ((ink?.left ?? 0) + (ink?.right ?? 0)) / 2)).toBeLessThanOrEqual(0.5);
+  });
+  it('has a size of its own on an empty mark', () => expect(inkOf(backingShape('back', 'disk', undefined)).ink).toBeDefined());
+});
+
+describe('an initial-only mark', () => {
+  it('holds nothing but a link to the name', () => {
+    const recipe = initialRecipe('a0a0a0a0-0000-4000-8000-000000000001', name);
+    expect(recipe.parts).toMatchObject([{ kind: 'linked', take: 'initial', from: { part: 'name' }, paint: null }]);
+  });
+});

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { createResolver, dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
+import { demoBrands } from '../../src/lib/server/demo/brands';
+import { shorePictures } from '../../src/lib/server/demo/board';
+import { asRefusal, isDatabaseDown, problemResponse } from '../../src/lib/server/http/answer';
+import { refuse } from '../../src/lib/server/http/problem-error';
+import { freeSlug, slugOf } from '../../src/lib/server/stores/slug';
+import { shelfOf } from '../support/fonts';
+
+describe('slugOf', () => {
+  it.each([
+    ['Windrow Kites', 'windrow-kites'],
+    ['  Café “Über” & Søn ', 'cafe-uber-søn'],
+    ['!!!', 'untitled'],
+    ['../../etc/passwd', 'etc-passwd'],
+    ['Зима', 'зима'],
+    ['x'.repeat(200), 'x'.repeat(60)],
+  ])('%j becomes %s', (name, slug) => expect(slugOf(name)).toBe(slug));
+
+  it('counts up until it is free', () => {
+    expect(freeSlug('Salt', new Set())).toBe('salt');
+    expect(freeSlug('Salt', new Set(['salt', 'salt-2']))).toBe('salt-3');
+  });
+});
+
+describe('refusals', () => {
+  it.each([
+    [Object.assign(new Error('x'), { code: 'ECONNREFUSED' }), true],
+    [new Error('outer', { cause: Object.assign(new Error('inner'), { code: '57P01' }) }), true],
+    [new AggregateError([Object.assign(new Error('x'), { code: 'ECONNREFUSED' })]), true],
+    [new Error('Connection terminated unexpectedly'), true],
+    [Object.assign(new Error('duplicate key'), { code: '23505' }), false],
+    [new Error('plain'), false],
+    [undefined, false],
+  ])('%s is a dead database: %s', (error, down) => expect(isDatabaseDown(error)).toBe(down));
+
+  it('are answered as typed problems, and never cached', async () => {
+    const response = problemResponse(refuse(409, 'stale-save', 'It moved on.', 'Look again.'));
+    expect([response.status, response.headers.get('content-type'), response.headers.get('cache-control')]).toEqual([
+      409,
+      'application/problem+json',
+      'no-store',
+    ]);
+    expect(await response.json()).toEqual({
+      type: 'urn:lucky-thistle:problem:stale-save',
+      title: 'It moved on.',
+      status: 409,
+      detail: 'It moved on.',
+      problems: [{ code: 'stale-save', message: 'It moved on.', fix: 'Look again.' }],
+    });
+    expect(asRefusal(Object.assign(new Error('x'), { code: 'ECONNREFUSED' })).status).toBe(503);
+  });
+});
+
+describe('the demo world', () => {
+  const PRIMARY = 'a0a0a0a0-0000-4000-8000-000000000001';
+
+  it('is three made-up clients whose marks are stored as recipes and draw without notices', async () => {
+    const shelf = await shelfOf('josefin-sans', 'cinzel', 'italiana');
+    expect(demoBrands.map(({ name }) => name)).toEqual(['Windrow Kites', 'Gorsebank Rowing Club', 'Tidewrack Aerial']);
+    for (const { marks, palette, name } of demoBrands) {
+      const sources = new Map([[PRIMARY, marks[0]?.recipe(PRIMARY) ?? valueOf(parseRecipe({ version: 1, parts: [] }))]]);
+      for (const mark of marks) {
+        const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(mark.recipe(PRIMARY))))));
+        const resolved = createResolver(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
+        expect(resolved.ink, `${name} ${mark.name}`).toBeDefined();
+        expect(
+          resolved.parts.flatMap(({ notices }) => notices),
+          `${name} ${mark.name}`,
+        ).toEqual([]);
+      }
+    }
+  });
+
+  it('has pictures of our own drawing only', () => {
+    for (const { svg } of shorePictures) expect(svg).not.toMatch(/<image|href|url\(http/);
+  });
+});
