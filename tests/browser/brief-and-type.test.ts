@@ -171,4 +171,77 @@ describe('type trials', () => {
       [...document.querySelectorAll('[aria-label="Trials"] .name')].some((cell) => cell.textContent?.includes('Linux Biolinum')),
     );
   });
+
+  it('give faces to roles, with alternatives that stay', async () => {
+    await openType('gorsebank-rowing-club');
+    for (const face of ['zilla-slab', 'jost']) {
+      await test.visitor.page.focus(`[data-face="${face}"]`);
+      await test.visitor.press('Enter');
+      await test.visitor.click(`${face === 'jost' ? 'Jost' : 'Zilla Slab'} for body`);
+    }
+    await test.visitor.saved();
+    await openType('gorsebank-rowing-club');
+    const roles = await test.visitor.page.$eval('section[aria-label="Type of the brand"]', (section) =>
+      section.textContent?.replace(/\s+/g, ' '),
+    );
+    expect(roles).toMatch(/body Jost × *Zilla Slab ×/);
+  });
+
+  it('set a name of 80 letters in every face without spilling', async () => {
+    const name = 'Mariner’s Lantern, Rope, Sailcloth, Compass and General Chandlery of Upper Saltby';
+    expect(Array.from(name).length).toBeGreaterThanOrEqual(80);
+    const palette = { ink: '#111111', paper: '#ffffff', lead: '#222222', second: '#333333', accent: '#444444' };
+    const made = await fetch(`${test.app.url}/api/brands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: Array.from(name).slice(0, 80).join(''), palette }),
+    });
+    const { slug } = (await made.json()) as { slug: string };
+    await openType(slug);
+    await test.visitor.sees('has no voice yet');
+    const spilling = await test.visitor.page.$$eval(
+      '[aria-label="Trials"] .cell',
+      (cells) =>
+        cells.filter((cell) => (cell.querySelector('path')?.getBoundingClientRect().right ?? 0) > cell.getBoundingClientRect().right + 1)
+          .length,
+    );
+    expect(spilling).toBe(0);
+  });
+});
+
+describe('a board of 200 pictures', () => {
+  it('opens, and moves one of them by keys', async () => {
+    const address = `${test.app.url}/api/brands/windrow-kites/documents/board`;
+    const { number, content } = (await (await fetch(address)).json()) as {
+      number: number;
+      content: { items: { kind: string; picture?: string }[] };
+    };
+    const picture = content.items.find(({ kind }) => kind === 'picture')?.picture;
+    const items = Array.from({ length: 200 }, (_, n) => ({
+      kind: 'picture',
+      id: `many-${n}`,
+      x: (n % 3) * 258,
+      y: Math.floor(n / 3) * 220,
+      width: 246,
+      picture,
+      ratio: 0.7,
+      takes: `Take ${n}`,
+    }));
+    expect(
+      (
+        await fetch(address, {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ base: number, content: { items } }),
+        })
+      ).status,
+    ).toBe(200);
+    await test.visitor.go('/brands/windrow-kites/brief');
+    await test.visitor.page.waitForFunction(() => document.querySelectorAll('article.picture').length === 200);
+    await test.visitor.page.focus('button[aria-label="Move picture: Take 150"]');
+    await test.visitor.press('ArrowRight');
+    await test.visitor.saved();
+    const saved = (await (await fetch(address)).json()) as { content: { items: { id: string; x: number }[] } };
+    expect(saved.content.items.find(({ id }) => id === 'many-150')?.x).toBe(1);
+  });
 });

@@ -3,8 +3,8 @@ import { hexSchema } from '../color/palette';
 
 const place = {
   id: z.string().regex(/^[A-Za-z0-9_-]{1,64}$/),
-  x: z.number().min(-10_000).max(10_000),
-  y: z.number().min(-10_000).max(10_000),
+  x: z.number().min(-10_000).max(100_000),
+  y: z.number().min(-10_000).max(100_000),
   width: z.number().min(40).max(2000),
 };
 

@@ -25,6 +25,7 @@
   import MeasureChart from './MeasureChart.svelte';
   import OwnFont from './OwnFont.svelte';
   import PairingList from './PairingList.svelte';
+  import RoleList from './RoleList.svelte';
   import TrialCell from './TrialCell.svelte';
   import TrialControls from './TrialControls.svelte';
   import { provideTrials, Trials, type Trial } from './trials.svelte';
@@ -171,6 +172,7 @@
     </div>
     <aside>
       <MeasureChart />
+      <RoleList />
       <PairingList second={second?.kind === 'lettering' ? second.text : 'Second line'} />
       <OwnFont />
     </aside>
