@@ -1,7 +1,8 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { deflateSync } from 'node:zlib';
-import { readFileSync } from 'node:fs';
-import { describe, expect, it } from 'vitest';
-import { checkFont, checkTables, embeddingRight, LARGEST_FONT_BYTES, unpackFontFile } from '$core/shaping';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { checkFont, checkTables, embeddingRight, measureOwnFont, LARGEST_FONT_BYTES, unpackFontFile } from '$core/shaping';
 import { setLine } from '$core/index';
 import { fontBytes } from '../support/fonts';
 
@@ -155,5 +156,26 @@ describe('fonts that are not what they seem', () => {
     });
     expect((await checkFont('woff', Buffer.concat([new Uint8Array(header.buffer), ...bodies]))).ok).toBe(true);
     expect(LARGEST_FONT_BYTES).toBeLessThan(30 * 1024 * 1024);
+  });
+});
+
+describe('odd but sound fonts, built by fontTools', () => {
+  const folder = mkdtempSync('/tmp/lucky-odd-');
+  beforeAll(() => void execFileSync('/usr/bin/python3', ['tests/reference/make-fonts.py', folder]));
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  it('60,000 glyphs are taken in and measured', async () => {
+    const checked = await checkFont('many', readFileSync(`${folder}/many.ttf`));
+    if (!checked.ok) throw new Error(checked.problems[0]?.message);
+    expect(checked.value.glyphCount).toBe(60_000);
+    expect(measureOwnFont(checked.value).measures.capHeight).toBe(700);
+  });
+
+  it('glyphs of no width set a line of no length, and every measure stays finite', async () => {
+    const checked = await checkFont('narrow', readFileSync(`${folder}/narrow.ttf`));
+    if (!checked.ok) throw new Error(checked.problems[0]?.message);
+    expect(setLine(checked.value.typeface, 'Windrow', { axes: {}, kerning: 'font', trackingPermille: 0 }).advance).toBe(0);
+    const { measures } = measureOwnFont(checked.value);
+    for (const [name, value] of Object.entries(measures)) expect(typeof value === 'boolean' || Number.isFinite(value), name).toBe(true);
   });
 });
