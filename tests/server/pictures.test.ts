@@ -27,7 +27,7 @@ describe('PNG pictures', () => {
     for (const edge of [column(0), column(width - 1), row(0), row(height - 1)]) expect(edge).toBeGreaterThan(0);
   });
 
-  it.each([16, 17, 999, 4500])('have exactly the asked width of %i px', async (widthPx) => {
+  it.each([16, 17, 999, 4500, 12_000])('have exactly the asked width of %i px', async (widthPx) => {
     expect(PNG.sync.read(await fetchPng(`width=${widthPx}`)).width).toBe(widthPx);
   });
 
