@@ -1,10 +1,9 @@
-import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture } from './part-kind';
 import { lettering, type Lettering } from './parts/lettering';
 import { linked, type Linked } from './parts/linked';
 import { shape, type Shape } from './parts/shape';
-import { notUnderstood, type UnknownPart } from './parts/unknown';
+import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
 export const partKinds = { lettering, shape, linked } as const;
@@ -35,5 +34,3 @@ export const labelOf = (part: Part): string => {
   if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
   return rowOf(part).label;
 };
-
-export const unknownNotice = (part: UnknownPart): Problem => notUnderstood(part);

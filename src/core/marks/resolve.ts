@@ -6,8 +6,9 @@ import { derive, type Sources } from './derive';
 import type { Drawing, DrawingNode, Group } from './drawing';
 import type { Place } from './part-base';
 import type { PartPicture } from './part-kind';
+import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
-import { drawPart, isKnown, unknownNotice, type KnownPart } from './registry';
+import { drawPart, isKnown, type KnownPart } from './registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
@@ -72,7 +73,7 @@ export function createResolver(fonts: FontShelf): Resolver {
     const groups: Group[] = [];
     let ink: Bounds | undefined;
     const parts = derived.recipe.parts.map((part): ResolvedPart => {
-      if (!isKnown(part)) return { id: part.id, ink: undefined, advancePx: undefined, notices: [unknownNotice(part)] };
+      if (!isKnown(part)) return { id: part.id, ink: undefined, advancePx: undefined, notices: [notUnderstood(part)] };
       const picture = pictureOf(part, dress, dressKey);
       const transform = placing(part.place);
       const own = inkOf(picture.nodes, transform);

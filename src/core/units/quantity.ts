@@ -8,10 +8,3 @@ export type Px = Quantity<'px'>;
 
 /** Length in a font's design units; `unitsPerEm` of them make one em. */
 export type FontUnits = Quantity<'font unit'>;
-
-/** Physical length. */
-export type Mm = Quantity<'mm'>;
-
-export const px = (value: number): Px => value as Px;
-export const mm = (value: number): Mm => value as Mm;
-export const fontUnits = (value: number): FontUnits => value as FontUnits;
