@@ -1,3 +1,4 @@
+import { openPathAlgebra } from '$core/pathops';
 import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
   createResolver,
@@ -48,13 +49,18 @@ export class Draughtsman {
   #loader: FontLoader | undefined;
   #resolver: Resolver | undefined;
 
-  open(families: readonly ShippedFamily[], fontAddress: string): void {
+  /** @param pathLibrary where the bytes of the path library are fetched from */
+  constructor(private readonly pathLibrary: string) {}
+
+  async open(families: readonly ShippedFamily[], fontAddress: string): Promise<void> {
     this.#loader = createFontLoader(families, async (face) => {
       const response = await fetch(`${fontAddress}${face.file}?v=${face.sha256.slice(0, 12)}`);
       if (!response.ok) throw new Error(`The font file ${face.file} could not be fetched (${response.status}).`);
       return new Uint8Array(await response.arrayBuffer());
     });
-    this.#resolver = createResolver(this.#loader.shelf);
+    const library = await fetch(this.pathLibrary);
+    if (!library.ok) throw new Error(`The path library could not be fetched (${library.status}).`);
+    this.#resolver = createResolver(this.#loader.shelf, await openPathAlgebra(new Uint8Array(await library.arrayBuffer())));
   }
 
   /** One mark in one dressing. */

@@ -2,10 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createResolver, dress, parseRecipe, expect as valueOf, type Bounds, type Recipe } from '$core/index';
+import { dress, parseRecipe, expect as valueOf, type Bounds, type Recipe } from '$core/index';
 import { palette, read, recipeOf, send } from '../support/api';
 import { startBrowser, type TestBrowser } from '../support/browser';
 import { shelfOf } from '../support/fonts';
+import { resolverOf } from '../support/resolver';
 import { startTestApp } from '../support/test-app';
 
 // Two renderers that share no code with the server's (resvg): Chromium, and librsvg through rsvg-convert.
@@ -97,7 +98,7 @@ function inkBox({ width, height, data }: PNG): Bounds {
 /** The ink as the core measures it, without any picture. */
 async function measured(recipe: Recipe, sources: ReadonlyMap<string, Recipe>): Promise<Bounds> {
   const shelf = await shelfOf('josefin-sans', 'cinzel', 'italiana', 'playfair');
-  const { ink } = createResolver(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
+  const { ink } = resolverOf(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
   if (!ink) throw new Error('nothing drawn');
   return ink;
 }

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { createResolver, dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
+import { dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
 import { demoBrands } from '../../src/lib/server/demo/brands';
 import { shorePictures } from '../../src/lib/server/demo/board';
 import { asRefusal, isDatabaseDown, problemResponse } from '../../src/lib/server/http/answer';
 import { refuse } from '../../src/lib/server/http/problem-error';
 import { freeSlug, slugOf } from '../../src/lib/server/stores/slug';
 import { shelfOf } from '../support/fonts';
+import { resolverOf } from '../support/resolver';
 
 describe('slugOf', () => {
   it.each([
@@ -62,7 +63,7 @@ describe('the demo world', () => {
       const sources = new Map([[PRIMARY, marks[0]?.recipe(PRIMARY) ?? valueOf(parseRecipe({ version: 1, parts: [] }))]]);
       for (const mark of marks) {
         const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(mark.recipe(PRIMARY))))));
-        const resolved = createResolver(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
+        const resolved = resolverOf(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
         expect(resolved.ink, `${name} ${mark.name}`).toBeDefined();
         expect(
           resolved.parts.flatMap(({ notices }) => notices),

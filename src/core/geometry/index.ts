@@ -3,4 +3,6 @@ export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from 
 export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
 export type { Point } from './point';
 export { flatten, type Polygon } from './flatten';
+export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { inkRuns, type InkRun } from './ink-runs';
+export { COMBININGS, JOINS, type Combining, type Join, type PathAlgebra, type Region } from './region';

@@ -1,6 +1,7 @@
 import type { Problem } from '../result/result';
 import { firstLetter } from '../type';
-import type { Lettering } from './parts/lettering';
+import { takeLetters } from './lettering/anchors';
+import type { Lettering } from './lettering/schema';
 import type { Linked } from './parts/linked';
 import type { Recipe } from './recipe';
 import type { Part } from './registry';
@@ -65,10 +66,21 @@ function follow(link: Linked, sources: Sources, depth: number): Followed {
 
 const ownFields = ({ id, name, place, opacity, blend, hidden, locked }: Linked) => ({ id, name, place, opacity, blend, hidden, locked });
 
+/** What a lettering has only among its own neighbors: another mark has neither its first line nor its ring. */
+const ALONE = { companion: null, fit: null } as const;
+
+/** The first letter, with all that was done to it, on a straight line of its own. */
+const initialOf = (source: Lettering): Lettering => ({
+  ...takeLetters(source, source.text.indexOf(firstLetter(source.text) ?? ''), firstLetter(source.text) ?? ''),
+  trackingPermille: 0,
+  align: 'center',
+  line: { shape: 'straight' },
+});
+
 const takeLettering = (link: Linked, source: Lettering): Lettering => ({
-  ...source,
+  ...(link.take === 'initial' ? initialOf(source) : source),
+  ...ALONE,
   ...ownFields(link),
-  ...(link.take === 'initial' ? { text: firstLetter(source.text) ?? '', trackingPermille: 0, align: 'center' as const } : {}),
   ...(link.sizePx === null ? {} : { sizePx: link.sizePx }),
   ...(link.paint ? { paint: link.paint } : {}),
 });

@@ -5,7 +5,8 @@ export { addPart, changePart, duplicatePart, freePartId, removePart, restack, ty
 export { fontsNeeded } from './fonts-needed';
 export { colorOf, paintSchema, type Paint } from './paint';
 export type { Place } from './part-base';
-export { fontChoiceSchema, letteringSchema, lineOf, LONGEST_TEXT, type Lettering } from './parts/lettering';
+export type { LetteringFacts, LetterPlace } from './part-kind';
+export * from './lettering';
 export { type Linked } from './parts/linked';
 export { type Shape } from './parts/shape';
 export { type UnknownPart } from './parts/unknown';

@@ -1,22 +1,67 @@
 import type { z } from 'zod';
-import type { Dress } from '../color/dressing';
+import type { Bounds, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
-import type { DrawingNode } from './drawing';
+import type { Fill, Group } from './drawing';
+import type { Paint } from './paint';
+
+/** Another part of the same mark, as a part that follows it sees it. */
+export interface Sibling {
+  readonly kind: string;
+  readonly picture: PartPicture;
+  /** Its ink in mark pixels. */
+  readonly ink: Bounds | undefined;
+}
 
 /** What a part may look at while it is drawn. */
 export interface DrawContext {
   readonly fonts: FontShelf;
-  readonly dress: Dress;
+  readonly paths: PathAlgebra;
+  /** A part that this one follows; nothing when it is gone, not understood, or would follow in a circle. Only parts named by `follows` may be asked for. */
+  readonly sibling: (id: string) => Sibling | undefined;
+  /** Remembers results that are costly to make, by a key that says everything they depend on. */
+  readonly remember: <T>(key: string, make: () => T) => T;
 }
 
-/** A part drawn on its own origin, before it is placed. */
+/** One letter as it stands, in the part's own pixels. */
+export interface LetterPlace {
+  /** The first typed letter it stands for, and how many. */
+  readonly index: number;
+  readonly count: number;
+  readonly text: string;
+  /** Where the middle of its advance stands on the baseline, and how it is turned there. */
+  readonly at: Point;
+  readonly angleDeg: number;
+  /** Its cell: half of its advance to either side, from the baseline to the height of capitals. */
+  readonly halfWidthPx: number;
+  readonly heightPx: number;
+  readonly ink: Bounds | undefined;
+}
+
+/** What is known about a lettering besides its picture, in the part's own pixels. */
+export interface LetteringFacts {
+  readonly sizePx: number;
+  readonly advancePx: number;
+  readonly capHeightPx: number;
+  readonly xHeightPx: number;
+  readonly letters: readonly LetterPlace[];
+  /** On a circle: its center and the baseline's radius, and how far round the text runs. */
+  readonly circle?: { readonly center: Point; readonly radiusPx: number; readonly sweepDeg: number };
+}
+
+/** A filled outline before it is dressed: it knows what it is painted with, not which color that is. */
+export type PaintedFill = Omit<Fill, 'color'> & { readonly paint: Paint };
+export type PaintedGroup = Omit<Group, 'children'> & { readonly children: readonly PaintedNode[] };
+export type PaintedNode = PaintedFill | PaintedGroup;
+
+/** A part drawn on its own origin, before it is dressed and placed. */
 export interface PartPicture {
-  readonly nodes: readonly DrawingNode[];
+  readonly nodes: readonly PaintedNode[];
   /** What the designer should know about it. */
   readonly notices: readonly Problem[];
-  /** The sum of advances in mark pixels, for lettering. */
-  readonly advancePx?: number;
+  /** Where its origin stands in the mark when it follows another part; its own place is then counted from there. */
+  readonly origin?: Point;
+  readonly lettering?: LetteringFacts;
 }
 
 /** Everything one kind of part is: its numbers, its words, its geometry. */
@@ -25,5 +70,7 @@ export interface PartKind<S extends z.ZodType> {
   readonly label: string;
   /** One line under the part's name in the recipe column. */
   readonly describe: (part: z.infer<S>, fonts: Pick<FontShelf, 'family'>) => string;
+  /** Ids of the parts of the same mark that it follows. */
+  readonly follows?: (part: z.infer<S>) => readonly string[];
   readonly draw: (part: z.infer<S>, context: DrawContext) => PartPicture;
 }

@@ -1,6 +1,7 @@
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture } from './part-kind';
-import { lettering, type Lettering } from './parts/lettering';
+import type { Lettering } from './lettering/schema';
+import { lettering } from './parts/lettering';
 import { linked, type Linked } from './parts/linked';
 import { shape, type Shape } from './parts/shape';
 import type { UnknownPart } from './parts/unknown';
@@ -15,6 +16,7 @@ export type PartKindName = keyof typeof partKinds;
 interface Row {
   readonly label: string;
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
+  readonly follows?: (part: KnownPart) => readonly string[];
   readonly draw: (part: KnownPart, context: DrawContext) => PartPicture;
 }
 
@@ -24,6 +26,9 @@ const rowOf = (part: KnownPart): Row => partKinds[part.kind] as unknown as Row;
 export const isKnown = (part: Part): part is KnownPart => part.kind !== 'unknown';
 
 export const drawPart = (part: KnownPart, context: DrawContext): PartPicture => rowOf(part).draw(part, context);
+
+/** Ids of the parts of the same mark that a part looks at. */
+export const followedBy = (part: KnownPart): readonly string[] => rowOf(part).follows?.(part) ?? [];
 
 export const describePart = (part: Part, fonts: Pick<FontShelf, 'family'>): string =>
   isKnown(part) ? rowOf(part).describe(part, fonts) : `not understood · “${String(part.original['kind'])}”`;

@@ -1,22 +1,25 @@
 import type { Dress } from '../color/dressing';
-import { boundsOf, compose, rotation, translation, unite, type Affine, type Bounds, type Path } from '../geometry';
+import { boundsOf, compose, rotation, translation, unite, type Affine, type Bounds, type Path, type PathAlgebra } from '../geometry';
 import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
 import { derive, type Sources } from './derive';
 import type { Drawing, DrawingNode, Group } from './drawing';
 import type { Place } from './part-base';
-import type { PartPicture } from './part-kind';
+import { colorOf } from './paint';
+import type { DrawContext, LetteringFacts, PaintedNode, PartPicture, Sibling } from './part-kind';
 import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
-import { drawPart, isKnown, type KnownPart } from './registry';
+import { drawPart, followedBy, isKnown, type KnownPart, type Part } from './registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
   readonly id: string;
+  /** From the part's own pixels to the mark's. */
+  readonly transform: Affine;
   /** The smallest box around its ink, in mark pixels; nothing when it draws nothing. */
   readonly ink: Bounds | undefined;
-  readonly advancePx: number | undefined;
   readonly notices: readonly Problem[];
+  readonly lettering: LetteringFacts | undefined;
 }
 
 export interface ResolvedMark {
@@ -34,7 +37,7 @@ export interface MarkView {
   readonly dress: Dress;
 }
 
-/** Turns recipes into drawings and remembers every part's picture by content, so that one edit recomputes one part. */
+/** Turns recipes into drawings and remembers every part's picture by content, so that one edit recomputes one branch: the part, and what follows it. */
 export interface Resolver {
   readonly resolve: (view: MarkView) => ResolvedMark;
 }
@@ -42,46 +45,143 @@ export interface Resolver {
 /** Part pictures remembered; a few hundred marks' worth. */
 const PICTURES_KEPT = 4000;
 
+/** Costly pieces of pictures (cut letters, bands) remembered. */
+const PIECES_KEPT = 8000;
+
 /** The map from a part's own coordinates to the mark's. */
 export const placing = (place: Place): Affine => compose(translation(place.x, place.y), rotation(place.turnDeg));
 
-/** What a part's picture depends on: everything but where and how strongly it stands in the mark. */
-function contentKey(part: KnownPart, dressKey: string): string {
+/** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
+function contentKey(part: KnownPart): string {
   const { place: _place, opacity: _opacity, blend: _blend, hidden: _hidden, locked: _locked, name: _name, id: _id, ...content } = part;
-  return JSON.stringify(content) + dressKey;
+  return JSON.stringify(content);
 }
 
-export function createResolver(fonts: FontShelf): Resolver {
-  const pictures = new Map<string, PartPicture>();
+/** A map that forgets what was put in first. */
+class Remembered<T> {
+  readonly #kept = new Map<string, T>();
+  constructor(private readonly most: number) {}
+  get = (key: string): T | undefined => this.#kept.get(key);
+  put(key: string, value: T): void {
+    const oldest = this.#kept.keys().next();
+    if (this.#kept.size >= this.most && !oldest.done) this.#kept.delete(oldest.value);
+    this.#kept.set(key, value);
+  }
+}
 
-  const pictureOf = (part: KnownPart, dress: Dress, dressKey: string): PartPicture => {
-    const key = contentKey(part, dressKey);
+interface Drawn {
+  /** Names this picture among all that the resolver ever made. */
+  readonly serial: number;
+  readonly picture: PartPicture;
+  readonly transform: Affine;
+  readonly ink: Bounds | undefined;
+}
+
+const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly DrawingNode[] =>
+  nodes.map((node) => {
+    if (node.kind === 'group') return { ...node, children: inColors(node.children, dress) };
+    const { paint, ...fill } = node;
+    return { ...fill, color: colorOf(paint, dress) };
+  });
+
+const CIRCLE: Problem = {
+  code: 'follow-circle',
+  message: 'This part follows itself through other parts, so that nothing is followed.',
+  fix: 'Let one of them stand by itself.',
+};
+
+export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
+  const pictures = new Remembered<{ readonly serial: number; readonly picture: PartPicture }>(PICTURES_KEPT);
+  const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
+  const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
+  let serials = 0;
+
+  const remember = <T>(key: string, make: () => T): T => {
+    const kept = pieces.get(key);
+    if (kept) return kept.piece as T;
+    const piece = make();
+    pieces.put(key, { piece });
+    return piece;
+  };
+
+  /** The nodes of a picture in their colors; outlines are shared between all dressings. */
+  const dressed = ({ serial, picture }: Drawn, dress: Dress, dressKey: string): readonly DrawingNode[] => {
+    const key = `${serial} ${dressKey}`;
+    const kept = colored.get(key);
+    if (kept) return kept;
+    const nodes = inColors(picture.nodes, dress);
+    colored.put(key, nodes);
+    return nodes;
+  };
+
+  const pictureOf = (part: KnownPart, key: string, context: DrawContext) => {
     const kept = pictures.get(key);
     if (kept) return kept;
-    const picture = drawPart(part, { fonts, dress });
+    const drawn = { serial: ++serials, picture: drawPart(part, context) };
     // A font that is still on its way must not leave an empty picture behind.
-    if (picture.notices.some((notice) => notice.code === 'font-not-loaded')) return picture;
-    const oldest = pictures.keys().next();
-    if (pictures.size >= PICTURES_KEPT && !oldest.done) pictures.delete(oldest.value);
-    pictures.set(key, picture);
-    return picture;
+    if (!drawn.picture.notices.some((notice) => notice.code === 'font-not-loaded')) pictures.put(key, drawn);
+    return drawn;
   };
 
   const resolve = ({ recipe, sources, dress }: MarkView): ResolvedMark => {
     const derived = derive(recipe, sources);
     const dressKey = JSON.stringify([dress.colors, dress.loose]);
+    const byId = new Map<string, Part>(derived.recipe.parts.map((part) => [part.id, part]));
+    const drawn = new Map<string, Drawn>();
+    const underWay = new Set<string>();
+    const circles = new Set<string>();
+
+    const draw = (part: KnownPart): Drawn => {
+      const kept = drawn.get(part.id);
+      if (kept) return kept;
+      underWay.add(part.id);
+      const siblings = new Map<string, Sibling>();
+      let key = contentKey(part);
+      for (const id of followedBy(part)) {
+        const other = byId.get(id);
+        if (!other || !isKnown(other)) continue;
+        if (underWay.has(id)) {
+          circles.add(part.id);
+          continue;
+        }
+        const { serial, picture, ink, transform } = draw(other);
+        siblings.set(id, { kind: other.kind, picture, ink });
+        key += ` ${id}=${serial}@${Object.values(transform).join()}`;
+      }
+      const { serial, picture } = pictureOf(part, key, { fonts, paths, remember, sibling: (id) => siblings.get(id) });
+      underWay.delete(part.id);
+      const { x, y } = picture.origin ?? { x: 0, y: 0 };
+      const transform = placing({ ...part.place, x: part.place.x + x, y: part.place.y + y });
+      const own = { serial, picture, transform, ink: inkOf(picture.nodes, transform) };
+      drawn.set(part.id, own);
+      return own;
+    };
+
     const groups: Group[] = [];
     let ink: Bounds | undefined;
     const parts = derived.recipe.parts.map((part): ResolvedPart => {
-      if (!isKnown(part)) return { id: part.id, ink: undefined, advancePx: undefined, notices: [notUnderstood(part)] };
-      const picture = pictureOf(part, dress, dressKey);
-      const transform = placing(part.place);
-      const own = inkOf(picture.nodes, transform);
-      if (!part.hidden && picture.nodes.length > 0) {
-        groups.push({ kind: 'group', id: part.id, transform, opacity: part.opacity, blend: part.blend, children: picture.nodes });
-        ink = unite(ink, own);
+      if (!isKnown(part))
+        return {
+          id: part.id,
+          transform: placing({ x: 0, y: 0, turnDeg: 0 }),
+          ink: undefined,
+          notices: [notUnderstood(part)],
+          lettering: undefined,
+        };
+      const own = draw(part);
+      if (!part.hidden && own.picture.nodes.length > 0) {
+        groups.push({
+          kind: 'group',
+          id: part.id,
+          transform: own.transform,
+          opacity: part.opacity,
+          blend: part.blend,
+          children: dressed(own, dress, dressKey),
+        });
+        ink = unite(ink, own.ink);
       }
-      return { id: part.id, ink: own, advancePx: picture.advancePx, notices: derived.notices.get(part.id) ?? picture.notices };
+      const notices = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
+      return { id: part.id, transform: own.transform, ink: own.ink, notices, lettering: own.picture.lettering };
     });
     return { drawing: { groups }, parts, ink };
   };
@@ -91,7 +191,7 @@ export function createResolver(fonts: FontShelf): Resolver {
 const localInk = new WeakMap<Path, { readonly bounds: Bounds | undefined }>();
 
 /** Exact ink bounds of nodes under a map; a pure move reuses the bounds already measured. */
-export function inkOf(nodes: readonly DrawingNode[], map: Affine): Bounds | undefined {
+export function inkOf(nodes: readonly (DrawingNode | PaintedNode)[], map: Affine): Bounds | undefined {
   const moveOnly = map.a === 1 && map.b === 0 && map.c === 0 && map.d === 1;
   let ink: Bounds | undefined;
   for (const node of nodes) {

@@ -2,7 +2,7 @@ import type { Bounds } from '../geometry';
 import { expect } from '../result/result';
 import { forms, type FormName } from '../shapes';
 import type { Linked } from './parts/linked';
-import type { Lettering } from './parts/lettering';
+import type { Lettering } from './lettering/schema';
 import type { Shape } from './parts/shape';
 import { createPart, EMPTY_RECIPE, type Recipe } from './recipe';
 

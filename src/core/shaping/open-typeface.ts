@@ -83,11 +83,10 @@ function shapeRun(font: Font, run: TextRun): readonly ShapedGlyph[] {
   buffer.setDirection(run.direction === 'rtl' ? Direction.RTL : Direction.LTR);
   buffer.setScript(run.script);
   buffer.setLanguage('en');
-  shape(
-    font,
-    buffer,
-    Object.entries(run.features).map(([tag, value]) => new Feature(tag, value)),
-  );
+  shape(font, buffer, [
+    ...Object.entries(run.features).map(([tag, value]) => new Feature(tag, value)),
+    ...(run.ranges ?? []).map(({ tag, value, start, end }) => new Feature(tag, value, start, end)),
+  ]);
   const positions = buffer.getGlyphPositions();
   return buffer.getGlyphInfos().map((info, index) => {
     const position = positions[index];

@@ -1,3 +1,4 @@
+// Fonts
 export {
   createFontShelf,
   faceFor,
@@ -7,19 +8,30 @@ export {
   type ShippedFace,
   type ShippedFamily,
 } from './font-shelf';
-export { firstLetter, graphemesOf, type Grapheme } from './graphemes';
-export { itemize, type TextStretch } from './itemize';
-export { inCase, LETTER_CASES, type LetterCase } from './letter-case';
-export { KERNINGS, missingLetters, setLine, type Kerning, type LineSettings, type SetGlyph, type SetLine } from './set-line';
 export {
   restingValue,
   type Axis,
   type AxisValues,
+  type FeatureRange,
   type FontMetrics,
   type ShapedGlyph,
   type TextRun,
   type Typeface,
   type TypefaceInstance,
 } from './typeface';
+export { choosableFeatures, featureName, offersFeature, type FeatureSettings } from './features';
+
+// Text
+export { firstLetter, graphemesOf, type Grapheme } from './graphemes';
+export { itemize, type TextStretch } from './itemize';
+export { casedLetters, inCase, LETTER_CASES, type LetterCase } from './letter-case';
+
+// Setting a line, kerning it, bending it
+export { missingLetters, setLine, type LetterStyle, type LineSettings, type SetLine } from './set-line';
+export type { LetterSpace, SetGlyph, SetLetter } from './set-letter';
+export * from './kerning';
+export * from './line';
+
+// What is measured in a face, and choosing by it
 export * from './measure';
 export * from './choosing';

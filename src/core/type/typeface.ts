@@ -41,6 +41,16 @@ export interface TextRun {
   readonly script: string;
   /** OpenType features by tag; 0 switches one off. */
   readonly features: Readonly<Record<string, number>>;
+  /** Features for stretches of the run only; they overrule those for all of it. */
+  readonly ranges?: readonly FeatureRange[];
+}
+
+/** A feature from one UTF-16 index of a run up to, not including, another. */
+export interface FeatureRange {
+  readonly tag: string;
+  readonly value: number;
+  readonly start: number;
+  readonly end: number;
 }
 
 /** One glyph as placed by the shaper, in font units; left to right in the order of drawing. */

@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
-import { createResolver, expect, type CatalogueEntry, type Resolver, type ShippedFamily } from '$core/index';
+import { createResolver, expect, type CatalogueEntry, type PathAlgebra, type Resolver, type ShippedFamily } from '$core/index';
 import { createFontLoader, unpackFontFile, type FontLoader } from '$core/shaping';
+import { openPathAlgebra } from '$core/pathops';
 import { storedFile } from './files';
 
 /** Where the shipped fonts lie; the app is started from the project's folder. */
@@ -28,6 +30,10 @@ export function fontData(file: string): Promise<Uint8Array> | undefined {
 export const licenseText = (family: string): Promise<string> | undefined =>
   shippedFamilies().some((shipped) => shipped.id === family) ? readFile(join(FONT_FOLDER, family, 'LICENSE.txt'), 'utf8') : undefined;
 
+let algebra: Promise<PathAlgebra> | undefined;
+const pathAlgebra = (): Promise<PathAlgebra> =>
+  (algebra ??= readFile(createRequire(import.meta.url).resolve('pathkit-wasm/bin/pathkit.wasm')).then(openPathAlgebra));
+
 interface OpenedFonts {
   readonly loader: FontLoader;
   readonly resolver: Resolver;
@@ -44,12 +50,13 @@ const bytesOf = (file: string): Promise<Uint8Array> => {
 };
 
 /** This process's fonts, opened when first needed, and the resolver that draws with them; with a brand's own fonts, for that brand. */
-export function fonts(own: readonly ShippedFamily[] = []): OpenedFonts {
+export async function fonts(own: readonly ShippedFamily[] = []): Promise<OpenedFonts> {
+  const paths = await pathAlgebra();
   const key = own.map(({ id }) => id).join();
   const kept = opened.get(key);
   if (kept) return kept;
   const loader = createFontLoader([...shippedFamilies(), ...own], (face) => bytesOf(face.file));
-  const fresh = { loader, resolver: createResolver(loader.shelf) };
+  const fresh = { loader, resolver: createResolver(loader.shelf, paths) };
   const oldest = opened.keys().next();
   if (opened.size >= SETS_KEPT && !oldest.done) opened.delete(oldest.value);
   opened.set(key, fresh);

@@ -1,7 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
   createPart,
-  createResolver,
   dress,
   fontsNeeded,
   parseRecipe,
@@ -14,6 +13,7 @@ import {
   type Recipe,
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
+import { resolverOf } from '../../support/resolver';
 
 let shelf: FontShelf;
 beforeAll(async () => {
@@ -31,10 +31,10 @@ const name = (change: object = {}) =>
 
 describe('resolve', () => {
   it('measures ink and advance in mark pixels: doubling the size doubles both', () => {
-    const { resolve } = createResolver(shelf);
+    const { resolve } = resolverOf(shelf);
     const [one] = resolve(view(recipeOf(name()))).parts;
     const [two] = resolve(view(recipeOf(name({ sizePx: 200 })))).parts;
-    expect((two?.advancePx ?? 0) / (one?.advancePx ?? 1)).toBeCloseTo(2, 9);
+    expect((two?.lettering?.advancePx ?? 0) / (one?.lettering?.advancePx ?? 1)).toBeCloseTo(2, 9);
     expect(((two?.ink?.right ?? 0) - (two?.ink?.left ?? 0)) / ((one?.ink?.right ?? 0) - (one?.ink?.left ?? 0))).toBeCloseTo(2, 6);
   });
 
@@ -43,9 +43,9 @@ describe('resolve', () => {
     ['center', -0.5],
     ['end', -1],
   ] as const)('lets text grow from its %s', (align, share) => {
-    const [resolved] = createResolver(shelf).resolve(view(recipeOf(name({ align, text: 'HHH' })))).parts;
+    const [resolved] = resolverOf(shelf).resolve(view(recipeOf(name({ align, text: 'HHH' })))).parts;
     const sideBearing = 0.1 * 100;
-    expect(Math.abs((resolved?.ink?.left ?? NaN) - share * (resolved?.advancePx ?? NaN))).toBeLessThan(sideBearing);
+    expect(Math.abs((resolved?.ink?.left ?? NaN) - share * (resolved?.lettering?.advancePx ?? NaN))).toBeLessThan(sideBearing);
   });
 
   it('leaves hidden and unknown parts out of the drawing, and says why about the unknown', () => {
@@ -56,20 +56,20 @@ describe('resolve', () => {
         { ...name(), hidden: true },
       ],
     };
-    const mark = createResolver(shelf).resolve(view(valueOf(parseRecipe(holo))));
+    const mark = resolverOf(shelf).resolve(view(valueOf(parseRecipe(holo))));
     expect(mark.drawing.groups).toEqual([]);
     expect(mark.ink).toBeUndefined();
     expect(mark.parts[0]?.notices[0]?.code).toBe('not-understood');
   });
 
   it('says which letters are missing and offers the lender that has them', () => {
-    const [resolved] = createResolver(shelf).resolve(view(recipeOf(name({ text: 'שלום' })))).parts;
+    const [resolved] = resolverOf(shelf).resolve(view(recipeOf(name({ text: 'שלום' })))).parts;
     expect(resolved?.notices[0]).toMatchObject({ code: 'letters-missing', path: ['fallback', 'noto-sans-hebrew'] });
     expect(fontsNeeded(recipeOf(name({ text: 'שלום' })), new Map()).map(({ family }) => family)).toContain('noto-sans-hebrew');
   });
 
   it('says so when the font is not in the library, and when the text is empty', () => {
-    const { resolve } = createResolver(shelf);
+    const { resolve } = resolverOf(shelf);
     expect(resolve(view(recipeOf(name({ font: { family: 'gone' } })))).parts[0]?.notices[0]?.code).toBe('font-missing');
     expect(resolve(view(recipeOf(name({ text: '  ' })))).parts[0]?.notices[0]?.code).toBe('empty-text');
   });
@@ -81,14 +81,14 @@ describe('resolve', () => {
       find: (choice: Parameters<FontShelf['find']>[0]) =>
         open.size > 0 ? shelf.find(choice) : { ok: false as const, problems: [{ code: 'font-not-loaded', message: '' }] },
     };
-    const { resolve } = createResolver(late);
+    const { resolve } = resolverOf(late);
     expect(resolve(view(recipeOf(name()))).ink).toBeUndefined();
     open.set('jost', true);
     expect(resolve(view(recipeOf(name()))).ink).toBeDefined();
   });
 
   it('recomputes one part for one edit: the others keep their very nodes', () => {
-    const { resolve } = createResolver(shelf);
+    const { resolve } = resolverOf(shelf);
     const disk = part({ kind: 'shape', id: 'disk', form: { form: 'disk', widthPx: 100, heightPx: 100 } });
     const before = resolve(view(recipeOf(disk, name())));
     const after = resolve(view(recipeOf(disk, name({ text: 'Windrowe', place: { x: 3, y: 4, turnDeg: 5 } }))));
@@ -109,7 +109,7 @@ describe('derive', () => {
   const initial = (change: object = {}) =>
     part({ kind: 'linked', id: 'initial', from: { mark: SOURCE, part: 'name' }, sizePx: 150, ...change });
   const svg = (primary: KnownPart, lead: `#${string}` = '#112233') => {
-    const resolved = createResolver(shelf).resolve({
+    const resolved = resolverOf(shelf).resolve({
       recipe: recipeOf(ring, initial()),
       sources: new Map([[SOURCE, recipeOf(primary)]]),
       dress: dress({ ...STARTING_PALETTE, lead }, 'full'),
@@ -133,9 +133,7 @@ describe('derive', () => {
   });
 
   it('takes the first whole letter with its marks', () => {
-    const resolved = createResolver(shelf).resolve(
-      view(recipeOf(initial()), new Map([[SOURCE, recipeOf(name({ text: ' E\u0301cole' }))]])),
-    );
+    const resolved = resolverOf(shelf).resolve(view(recipeOf(initial()), new Map([[SOURCE, recipeOf(name({ text: ' E\u0301cole' }))]])));
     expect(resolved.parts[0]?.notices).toEqual([]);
     expect(resolved.ink).toBeDefined();
   });
@@ -146,12 +144,12 @@ describe('derive', () => {
       [LINKED, recipeOf(initial())],
     ]);
     const second = part({ kind: 'linked', id: 'second', from: { mark: LINKED, part: 'initial' } });
-    expect(createResolver(shelf).resolve(view(recipeOf(second), chain)).ink).toBeDefined();
+    expect(resolverOf(shelf).resolve(view(recipeOf(second), chain)).ink).toBeDefined();
     const circle = new Map([[SOURCE, recipeOf(part({ kind: 'linked', id: 'name', from: { mark: SOURCE, part: 'name' } }))]]);
-    expect(createResolver(shelf).resolve(view(recipeOf(initial()), circle)).parts[0]?.notices[0]?.code).toBe('link-circle');
+    expect(resolverOf(shelf).resolve(view(recipeOf(initial()), circle)).parts[0]?.notices[0]?.code).toBe('link-circle');
   });
 
   it('says so when the followed part is gone', () => {
-    expect(createResolver(shelf).resolve(view(recipeOf(initial()))).parts[0]?.notices[0]?.code).toBe('link-broken');
+    expect(resolverOf(shelf).resolve(view(recipeOf(initial()))).parts[0]?.notices[0]?.code).toBe('link-broken');
   });
 });

@@ -1,7 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
   backingShape,
-  createResolver,
   dress,
   initialRecipe,
   nameLettering,
@@ -11,13 +10,14 @@ import {
   type KnownPart,
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
+import { resolverOf } from '../../support/resolver';
 
 let shelf: FontShelf;
 beforeAll(async () => {
   shelf = await shelfOf('marcellus', 'jost');
 });
 const inkOf = (...parts: KnownPart[]) =>
-  createResolver(shelf).resolve({ recipe: { version: 1, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+  resolverOf(shelf).resolve({ recipe: { version: 1, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
 
 describe('a second line', () => {

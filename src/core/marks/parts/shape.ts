@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { forms, formSchema, outlineOf } from '../../shapes';
-import { colorOf, paintSchema } from '../paint';
+import { paintSchema } from '../paint';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
 
@@ -17,8 +17,8 @@ export const shape: PartKind<typeof shapeSchema> = {
   schema: shapeSchema,
   label: 'Shape',
   describe: (part) => `shape · ${forms[part.form.form].label.toLowerCase()}`,
-  draw: (part, { dress }) => ({
-    nodes: [{ kind: 'fill', path: outlineOf(part.form), rule: 'nonzero', color: colorOf(part.paint, dress), opacity: 1 }],
+  draw: (part) => ({
+    nodes: [{ kind: 'fill', path: outlineOf(part.form), rule: 'nonzero', paint: part.paint, opacity: 1 }],
     notices: [],
   }),
 };

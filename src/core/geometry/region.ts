@@ -1,0 +1,22 @@
+import type { FillRule, Path } from './path';
+
+/** A filled area: an outline and the rule it is filled by. The rule travels with the path, because combining leaves even–odd outlines behind. */
+export interface Region {
+  readonly path: Path;
+  readonly rule: FillRule;
+}
+
+export const COMBININGS = ['unite', 'subtract', 'intersect', 'exclude'] as const;
+export type Combining = (typeof COMBININGS)[number];
+
+export const JOINS = ['round', 'miter', 'bevel'] as const;
+export type Join = (typeof JOINS)[number];
+
+/** Combining areas and drawing bands around outlines; curves stay curves. Opened once (WebAssembly), then handed to whoever draws. */
+export interface PathAlgebra {
+  readonly combine: (how: Combining, one: Region, other: Region) => Region;
+  /** Everything that any of the areas covers, as one area. */
+  readonly weld: (regions: readonly Region[]) => Region;
+  /** The band along an outline, half of it on either side. */
+  readonly band: (region: Region, width: number, join: Join) => Region;
+}

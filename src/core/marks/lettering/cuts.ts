@@ -1,0 +1,112 @@
+import {
+  boundsOf,
+  compose,
+  heightOf,
+  mapPath,
+  PathPen,
+  rotation,
+  translation,
+  widthOf,
+  type Affine,
+  type Bounds,
+  type Path,
+  type PathAlgebra,
+  type Region,
+} from '../../geometry';
+import type { Cut } from './schema';
+
+const region = (path: Path): Region => ({ path, rule: 'nonzero' });
+
+const box = (left: number, top: number, right: number, bottom: number): Path =>
+  new PathPen().move(left, top).line(right, top).line(right, bottom).line(left, bottom).close().path();
+
+/** Where a cut stands: from its own plane (origin in its middle, x along it) to the plane of what is cut. */
+const standing = (cut: Cut, around: Bounds): Affine =>
+  compose(
+    translation(around.left + (widthOf(around) * cut.acrossPercent) / 100, around.top + (heightOf(around) * cut.downPercent) / 100),
+    rotation(cut.angleDeg),
+  );
+
+/** A strip along a circle's arc: its middle line has the given length and turns by the given angle, its middle at the origin. */
+function arcStrip(length: number, bendDeg: number, thickness: number): Path {
+  const bend = (bendDeg * Math.PI) / 180;
+  if (Math.abs(bend) < 1e-3) return box(-length / 2, -thickness / 2, length / 2, thickness / 2);
+  const radius = length / bend;
+  const pieces = Math.max(1, Math.ceil(Math.abs(bend) / (Math.PI / 4)));
+  const step = bend / pieces;
+  // Handles for an arc of angle a: 4/3·tan(a/4) of the radius. @source the quarter circle of shapes/ellipse.ts, for any angle
+  const handle = (4 / 3) * Math.tan(step / 4);
+  const pen = new PathPen();
+  const at = (r: number, angle: number) => ({ x: r * Math.sin(angle), y: radius - r * Math.cos(angle) });
+  const sweep = (r: number, from: number, by: number, k: number) => {
+    for (let i = 0; i < pieces; i++) {
+      const [a, b] = [from + i * by, from + (i + 1) * by];
+      const [start, end] = [at(r, a), at(r, b)];
+      pen.cubic(
+        start.x + k * r * Math.cos(a),
+        start.y + k * r * Math.sin(a),
+        end.x - k * r * Math.cos(b),
+        end.y - k * r * Math.sin(b),
+        end.x,
+        end.y,
+      );
+    }
+  };
+  const [inner, outer] = [radius - thickness / 2, radius + thickness / 2];
+  const first = at(outer, -bend / 2);
+  pen.move(first.x, first.y);
+  sweep(outer, -bend / 2, step, handle);
+  const back = at(inner, bend / 2);
+  pen.line(back.x, back.y);
+  sweep(inner, bend / 2, -step, -handle);
+  return pen.close().path();
+}
+
+/** What a cut takes out, in the plane of what is cut. Nothing for a slice, which divides. */
+function taken(cut: Cut, around: Bounds): Path | undefined {
+  const length = (Math.hypot(widthOf(around), heightOf(around)) * cut.lengthPercent) / 100;
+  const map = standing(cut, around);
+  if (cut.form === 'bar') return mapPath(box(-length / 2, -cut.gapPermille / 2, length / 2, cut.gapPermille / 2), map);
+  if (cut.form === 'arc') return mapPath(arcStrip(length, cut.bendDeg, cut.gapPermille), map);
+  if (cut.form === 'wedge')
+    return mapPath(
+      new PathPen()
+        .move(0, 0)
+        .line(length, -cut.gapPermille / 2)
+        .line(length, cut.gapPermille / 2)
+        .close()
+        .path(),
+      map,
+    );
+  if (cut.form === 'free') {
+    const [first, ...rest] = cut.points;
+    if (!first || rest.length < 2) return undefined;
+    const x = (percent: number) => around.left + (widthOf(around) * percent) / 100;
+    const y = (percent: number) => around.top + (heightOf(around) * percent) / 100;
+    const pen = new PathPen().move(x(first.x), y(first.y));
+    for (const point of rest) pen.line(x(point.x), y(point.y));
+    return pen.close().path();
+  }
+  return undefined;
+}
+
+/** An outline with one cut made in it. @param around the box the cut stands in, in the outline's plane */
+export function cutThrough(outline: Region, cut: Cut, around: Bounds, paths: PathAlgebra): Region {
+  const own = boundsOf(outline.path);
+  if (!own) return outline;
+  if (cut.form !== 'slice') {
+    const out = taken(cut, around);
+    const reach = out && boundsOf(out);
+    const meets = reach && reach.left < own.right && reach.right > own.left && reach.top < own.bottom && reach.bottom > own.top;
+    return out && meets && cut.gapPermille + (cut.form === 'free' ? 1 : 0) > 0 ? paths.combine('subtract', outline, region(out)) : outline;
+  }
+  const map = standing(cut, around);
+  const far = 4 * (Math.hypot(widthOf(around), heightOf(around)) + Math.hypot(widthOf(own), heightOf(own)) + cut.gapPermille) + 1000;
+  const half = (from: number, to: number) => region(mapPath(box(-far, from, far, to), map));
+  const near = paths.combine('intersect', outline, half(-far, -cut.gapPermille / 2));
+  const other = paths.combine('intersect', outline, half(cut.gapPermille / 2, far));
+  const along = { x: map.a * cut.shiftPermille, y: map.b * cut.shiftPermille };
+  const pushed: Region = { ...other, path: mapPath(other.path, translation(along.x, along.y)) };
+  // The two sides lie apart unless one was pushed; welding keeps one rule for both.
+  return paths.weld([near, pushed]);
+}

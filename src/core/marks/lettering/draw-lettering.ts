@@ -1,0 +1,403 @@
+import { apply, boundsOf, compose, mapPath, warpPath, type Affine, type Bounds, type Region } from '../../geometry';
+import { restingValue, type FontShelf, type Typeface } from '../../type';
+import type { Problem } from '../../result/result';
+import type { Paint } from '../paint';
+import type { DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
+import { beltAround } from './belts';
+import { cutThrough } from './cuts';
+import { fitLine } from './fit';
+import {
+  inkOfLetters,
+  linesOf,
+  setFlatLine,
+  stackLines,
+  type FlatLetter,
+  type FlatLine,
+  type FlatText,
+  type LineSetting,
+  type TextFaces,
+} from './flat-text';
+import { baselineRadiusPx, placeOnLine, type Circle, type LinePlacing } from './line-placing';
+import { noticesOf } from './notices';
+import type { Cut, Lettering } from './schema';
+import { touchLetters } from './touch';
+import { underlines } from './underline';
+
+/** Bent outlines stay within this of their true image, in mark pixels. */
+const BEND_PX = 0.02;
+
+/** The faces a lettering is set in, or why it cannot be. */
+function facesOf(part: Lettering, shelf: FontShelf): { readonly faces?: TextFaces; readonly notices: readonly Problem[] } {
+  const face = shelf.find(part.font);
+  if (!face.ok) return { notices: face.problems };
+  const lender = part.fallback ? shelf.find({ family: part.fallback, style: 'normal', axes: {} }) : undefined;
+  const strangers = part.letters.flatMap(({ font }) => {
+    const found = font && shelf.find(font);
+    return found && !found.ok ? found.problems : [];
+  });
+  return {
+    faces: { face: face.value, fallback: lender?.ok ? lender.value : undefined, shelf },
+    notices: [...(lender && !lender.ok ? lender.problems : []), ...strangers],
+  };
+}
+
+const metric = (face: Typeface, part: Lettering, name: 'capHeight' | 'xHeight'): number => {
+  const { metrics } = face.at(part.font.axes);
+  return (metrics[name] * 1000) / metrics.unitsPerEm;
+};
+
+/** The lines of a lettering, fitted, stacked and brought to touch, before they are bent. */
+function flatText(part: Lettering, sizePx: number, faces: TextFaces, context: DrawContext, capHeight: number, circle: Circle | undefined) {
+  const notices: Problem[] = [];
+  const missing = new Set<string>();
+  const borrowed = new Set<string>();
+  const opened = new Set<string>();
+  const set = (line: { readonly text: string; readonly first: number }, setting: LineSetting): FlatLine => {
+    const made = setFlatLine(part, line, setting, faces);
+    for (const letter of made.missing) missing.add(letter);
+    for (const letter of made.borrowed) borrowed.add(letter);
+    for (const letters of made.opened) opened.add(letters);
+    return made.line;
+  };
+  const start: LineSetting = { size: 1, trackingPermille: part.trackingPermille, axes: part.font.axes };
+  const typed = linesOf(part.text);
+  const target = part.fit && targetOf(part, sizePx, context, capHeight, circle);
+  if (target && 'notice' in target) notices.push(target.notice);
+  const settings = typed.map(() => start);
+  if (part.fit && target && 'width' in target) {
+    const { by } = part.fit;
+    const widthOf = (line: { readonly text: string; readonly first: number }, setting: LineSetting) => {
+      const flat = setFlatLine(part, line, setting, faces).line;
+      if (target.advance) return (flat.advance * sizePx) / 1000;
+      const ink = inkOfLetters(flat.letters);
+      return ink ? ((ink.right - ink.left) * sizePx) / 1000 : 0;
+    };
+    const axisStart = (tag: string) => {
+      const axis = faces.face.axes.find((each) => each.tag === tag);
+      return axis && restingValue(axis);
+    };
+    const fitted = (measure: (setting: LineSetting) => number) => fitLine(start, target.width, by, sizePx, axisStart, measure);
+    let reached = true;
+    if (part.eachLine)
+      typed.forEach((line, index) => {
+        if (line.text.trim() === '') return;
+        const own = fitted((setting) => widthOf(line, setting));
+        settings[index] = own.setting;
+        reached &&= own.reached;
+      });
+    else {
+      const all = fitted((setting) => Math.max(...typed.map((line) => widthOf(line, setting))));
+      settings.fill(all.setting);
+      reached = all.reached;
+    }
+    if (target.height !== undefined)
+      shrinkTo(target.height, settings, sizePx, part, (setting, index) => set(typed[index] as never, setting));
+    if (!reached && part.text.trim() !== '')
+      notices.push({
+        code: 'fit-not-reached',
+        message: 'Within its limits this line cannot be brought to the width it is fitted to.',
+        fix: 'Widen the limits, or allow another means.',
+      });
+  }
+  let lines = typed.map((line, index) => set(line, settings[index] ?? start));
+  if (part.touch) {
+    const { touch } = part;
+    lines = lines.map((line) => {
+      const touched = touchLetters(line.letters, touch);
+      if (touched.apart.length > 0)
+        notices.push({
+          code: 'letters-apart',
+          message: `${touched.apart.map((pair) => `“${pair}”`).join(', ')} cannot meet within the limits.`,
+          fix: 'Allow them to move or turn farther.',
+        });
+      return { ...line, letters: touched.letters };
+    });
+  }
+  const text: FlatText = {
+    lines: stackLines(lines, part.leadingPermille),
+    missing: [...missing],
+    borrowed: [...borrowed],
+    opened: [...opened],
+  };
+  return { text, notices };
+}
+
+/** A panel is filled in height as well: lines that are too tall for it all become smaller. */
+function shrinkTo(
+  heightPx: number,
+  settings: LineSetting[],
+  sizePx: number,
+  part: Lettering,
+  set: (setting: LineSetting, index: number) => FlatLine,
+): void {
+  for (let tries = 0; tries < 3; tries++) {
+    const ink = inkOfLetters(stackLines(settings.map(set), part.leadingPermille).flatMap(({ letters }) => letters));
+    const height = ink ? ((ink.bottom - ink.top) * sizePx) / 1000 : 0;
+    if (height <= heightPx * 1.0001) return;
+    for (const [index, setting] of settings.entries()) settings[index] = { ...setting, size: (setting.size * heightPx) / height };
+  }
+}
+
+type Target = { readonly width: number; readonly height?: number; readonly advance?: boolean } | { readonly notice: Problem };
+
+/** The width a lettering is fitted to, in mark pixels. */
+function targetOf(
+  part: Lettering,
+  sizePx: number,
+  context: DrawContext,
+  capHeight: number,
+  circle: Circle | undefined,
+): Target | undefined {
+  const to = part.fit?.to;
+  if (!to) return undefined;
+  if (to.kind === 'width') return { width: to.widthPx };
+  if (to.kind === 'angle') {
+    if (part.line.shape !== 'arc')
+      return {
+        notice: {
+          code: 'fit-without-circle',
+          message: 'Only a text on a circle can be fitted to an angle.',
+          fix: 'Choose an arch or a ring.',
+        },
+      };
+    const height = ((part.line.spacingAtPercent / 100) * capHeight * sizePx) / 1000;
+    const radius = baselineRadiusPx(part.line, circle, (capHeight * sizePx) / 1000) + (part.line.side === 'over' ? height : -height);
+    return { width: (to.sweepDeg * Math.PI * Math.max(radius, 0.1)) / 180, advance: true };
+  }
+  const ink = context.sibling(to.part)?.ink;
+  if (!ink)
+    return {
+      notice: { code: 'fit-gone', message: 'The part this line is fitted to is gone.', fix: 'Fit it to another part, or to a width.' },
+    };
+  const air = to.kind === 'panel' ? 2 * to.airPx : 0;
+  const width = Math.max(1, ink.right - ink.left - air);
+  return to.kind === 'panel' ? { width, height: Math.max(1, ink.bottom - ink.top - air) } : { width };
+}
+
+/** The circle of the part that a ring text follows. */
+function followedCircle(part: Lettering, context: DrawContext): { readonly circle?: Circle; readonly notices: readonly Problem[] } {
+  if (part.line.shape !== 'arc' || !part.line.around) return { notices: [] };
+  const sibling = context.sibling(part.line.around.part);
+  const facts = sibling?.picture.lettering?.circle;
+  const ink = sibling?.ink;
+  if (!ink)
+    return {
+      notices: [
+        { code: 'ring-gone', message: 'The part whose circle this text follows is gone.', fix: 'Choose another part, or a radius.' },
+      ],
+    };
+  const center = { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 };
+  const radiusPx = Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2;
+  return { circle: { center, radiusPx: facts ? facts.radiusPx : radiusPx }, notices: [] };
+}
+
+/** Where a second line stands: its size, and its origin under the first line's ink. */
+function companionOf(part: Lettering, context: DrawContext) {
+  if (!part.companion) return undefined;
+  const first = context.sibling(part.companion.part);
+  if (!first?.ink || !first.picture.lettering)
+    return {
+      notice: { code: 'first-line-gone', message: 'The first line that this one stays with is gone.', fix: 'Let it stand by itself.' },
+    };
+  const { sizePx } = first.picture.lettering;
+  return {
+    sizePx: part.companion.sizePercent === null ? part.sizePx : Math.max(0.1, (sizePx * part.companion.sizePercent) / 100),
+    center: (first.ink.left + first.ink.right) / 2,
+    top: first.ink.bottom + (part.companion.gapPermille * sizePx) / 1000,
+  };
+}
+
+const nonzero = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
+
+/** A letter with its own cuts, in its own plane, and how it is filled. */
+function ownRegion(part: Lettering, letter: FlatLetter, context: DrawContext): { readonly region: Region; readonly key: string } {
+  const cuts = part.cuts.filter(({ at }) => at !== null && at.index === letter.index && letterIs(part, letter, at.letter));
+  const outline = letter.look?.outlinePermille;
+  let key = `letter ${letter.outline.id}`;
+  let region = nonzero(letter.outline.path);
+  const box = boundsOf(letter.outline.path);
+  for (const cut of cuts) {
+    if (!box) break;
+    const before = region;
+    key += ` ${cutKey(cut)}`;
+    region = context.remember(key, () => cutThrough(before, cut, box, context.paths));
+  }
+  if (outline !== undefined && box) {
+    const before = region;
+    key += ` outline ${outline}`;
+    region = context.remember(key, () => context.paths.band(before, outline, 'miter'));
+  }
+  return { region, key };
+}
+
+const letterIs = (part: Lettering, letter: FlatLetter, wanted: string): boolean => lettersAt(part)[letter.index] === wanted;
+const texts = new WeakMap<Lettering, readonly string[]>();
+const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' });
+function lettersAt(part: Lettering): readonly string[] {
+  const kept = texts.get(part) ?? Array.from(segmenter.segment(part.text), ({ segment }) => segment);
+  texts.set(part, kept);
+  return kept;
+}
+
+const cutKey = ({ id: _id, at: _at, ...numbers }: Cut): string => JSON.stringify(numbers);
+
+/** Draws a lettering on its own origin: the middle (start, end) of its baseline, the crown of its arch, or the center of its ring. */
+export function drawLettering(part: Lettering, context: DrawContext): PartPicture {
+  const found = facesOf(part, context.fonts);
+  if (!found.faces) return { nodes: [], notices: found.notices };
+  const { faces } = found;
+  const companion = companionOf(part, context);
+  const sizePx = companion && 'sizePx' in companion ? (companion.sizePx as number) : part.sizePx;
+  const capHeight = metric(faces.face, part, 'capHeight');
+  const { circle, notices: ringNotices } = followedCircle(part, context);
+  const { text, notices: textNotices } = flatText(part, sizePx, faces, context, capHeight, circle);
+  const letters = text.lines.flatMap((line) => line.letters);
+  const flatInk = inkOfLetters(letters);
+  const placing = placeOnLine(part, text, sizePx, capHeight, flatInk, circle);
+  const toPx: Affine = { a: sizePx / 1000, b: 0, c: 0, d: sizePx / 1000, e: 0, f: 0 };
+
+  const nodes: PaintedFill[] = [];
+  const places: LetterPlace[] = [];
+  const whole = part.cuts.filter(({ at }) => at === null);
+  const fill = ({ path, rule }: Region, paint: Paint, opacity: number): PaintedFill => ({ kind: 'fill', path, rule, paint, opacity });
+  /** From flat text to the part's pixels: rigid where letters keep their form, else bent. */
+  const placed = (region: Region, map: Affine, letter: FlatLetter, bendsAlways = false): Region => {
+    const rigid = bendsAlways && placing.warp ? undefined : placing.rigid?.(letter);
+    if (rigid) return { ...region, path: mapPath(region.path, compose(toPx, compose(rigid, map))) };
+    if (!placing.warp) return { ...region, path: mapPath(region.path, compose(toPx, map)) };
+    const bent = warpPath(mapPath(region.path, map), placing.warp, (BEND_PX * 1000) / sizePx);
+    return { ...region, path: mapPath(bent, toPx) };
+  };
+
+  for (const letter of letters) {
+    places.push(placeOf(letter, placing, toPx, capHeight));
+    if (letter.outline.path.verbs === '' || letter.look?.hidden) continue;
+    const { region: own, key } = ownRegion(part, letter, context);
+    let region = own;
+    let { map } = letter;
+    if (whole.length > 0 && flatInk) {
+      // Cuts through the whole line are made in the flat text, so that they bend with it.
+      const flat = { ...own, path: mapPath(own.path, map) };
+      const full = `${key} in ${JSON.stringify(map)} of ${JSON.stringify(flatInk)} ${whole.map(cutKey).join()}`;
+      region = context.remember(full, () => whole.reduce((cut, each) => cutThrough(cut, each, flatInk, context.paths), flat));
+      map = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+    }
+    nodes.push(fill(placed(region, map, letter), letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1));
+    for (const belt of part.belts) {
+      const box = boundsOf(letter.outline.path);
+      if (belt.at.index !== letter.index || !box || !letterIs(part, letter, belt.at.letter)) continue;
+      const { id: _id, at: _at, paint, ...numbers } = belt;
+      const ring = context.remember(`${key} belt ${JSON.stringify(numbers)}`, () => beltAround(own, belt, box, context.paths));
+      if (ring.path.verbs !== '') nodes.push(fill(placed(ring, letter.map, letter), paint ?? letter.look?.paint ?? part.paint, 1));
+    }
+  }
+  if (letters.some(({ look }) => look?.underlined))
+    for (const line of text.lines)
+      for (const { region, first } of underlines(line.letters, context.paths))
+        nodes.push(fill(placed(region, { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, first, true), first.look?.paint ?? part.paint, 1));
+
+  const advancePx = (Math.max(0, ...text.lines.map(({ advance }) => advance)) * sizePx) / 1000;
+  const ring = part.line.shape === 'arc' ? circleFacts(part, circle, capHeight, sizePx, placing) : undefined;
+  return {
+    nodes,
+    notices: [
+      ...found.notices,
+      ...(companion && 'notice' in companion ? [companion.notice as Problem] : []),
+      ...ringNotices,
+      ...noticesOf(part, text, faces.face, context.fonts),
+      ...textNotices,
+      ...placing.notices,
+    ],
+    ...originOf(part, circle, companion, nodes),
+    lettering: {
+      sizePx,
+      advancePx,
+      capHeightPx: (capHeight * sizePx) / 1000,
+      xHeightPx: (metric(faces.face, part, 'xHeight') * sizePx) / 1000,
+      letters: places,
+      ...(ring ? { circle: ring } : {}),
+    },
+  };
+}
+
+function circleFacts(part: Lettering, followed: Circle | undefined, capHeight: number, sizePx: number, placing: LinePlacing) {
+  const { line } = part;
+  if (line.shape !== 'arc') return undefined;
+  const radiusPx = baselineRadiusPx(line, followed, (capHeight * sizePx) / 1000);
+  const y = line.form === 'ring' ? 0 : line.side === 'over' ? radiusPx : -radiusPx;
+  return { center: { x: 0, y }, radiusPx, sweepDeg: placing.sweepDeg ?? 0 };
+}
+
+/** Where the origin stands when the part follows another: on the followed circle's center, or so that its ink hangs under the first line. */
+function originOf(
+  part: Lettering,
+  circle: Circle | undefined,
+  companion: ReturnType<typeof companionOf>,
+  nodes: readonly PaintedFill[],
+): Pick<PartPicture, 'origin'> {
+  if (circle && part.line.shape === 'arc') {
+    const { form, side } = part.line;
+    return {
+      origin:
+        form === 'ring'
+          ? circle.center
+          : { x: circle.center.x, y: circle.center.y + (side === 'over' ? -circle.radiusPx : circle.radiusPx) },
+    };
+  }
+  if (!companion || !('top' in companion)) return {};
+  const ink = nodes.reduce<Bounds | undefined>((sum, { path }) => {
+    const own = boundsOf(path);
+    return sum && own
+      ? {
+          left: Math.min(sum.left, own.left),
+          top: Math.min(sum.top, own.top),
+          right: Math.max(sum.right, own.right),
+          bottom: Math.max(sum.bottom, own.bottom),
+        }
+      : (own ?? sum);
+  }, undefined);
+  if (!ink) return { origin: { x: companion.center as number, y: companion.top as number } };
+  return { origin: { x: (companion.center as number) - (ink.left + ink.right) / 2, y: (companion.top as number) - ink.top } };
+}
+
+/** Where a letter stands, in the part's pixels. */
+function placeOf(letter: FlatLetter, placing: LinePlacing, toPx: Affine, capHeight: number): LetterPlace {
+  const middle = { x: (letter.left + letter.right) / 2, y: letter.baseline };
+  const scale = toPx.a;
+  const box = boundsOf(letter.outline.path, letter.map);
+  const rigid = placing.rigid?.(letter);
+  const base = { index: letter.index, count: letter.letter.count, text: letter.letter.text };
+  const halfWidthPx = ((letter.right - letter.left) / 2) * scale;
+  const heightPx = capHeight * scale;
+  if (rigid) {
+    const map = compose(toPx, rigid);
+    return {
+      ...base,
+      at: apply(map, middle),
+      angleDeg: (Math.atan2(map.b, map.a) * 180) / Math.PI,
+      halfWidthPx,
+      heightPx,
+      ink: boundsOf(letter.outline.path, compose(map, letter.map)),
+    };
+  }
+  if (placing.warp) {
+    const at = placing.warp(middle.x, middle.y);
+    const ink = box && boundsOf(warpPath(mapPath(letter.outline.path, letter.map), placing.warp, 1), toPx);
+    return {
+      ...base,
+      at: { x: at.x * scale, y: at.y * scale },
+      angleDeg: (Math.atan2(at.acrossY, at.acrossX) * 180) / Math.PI,
+      halfWidthPx,
+      heightPx,
+      ink,
+    };
+  }
+  return {
+    ...base,
+    at: { x: middle.x * scale, y: middle.y * scale },
+    angleDeg: 0,
+    halfWidthPx,
+    heightPx,
+    ink: box && { left: box.left * scale, top: box.top * scale, right: box.right * scale, bottom: box.bottom * scale },
+  };
+}

@@ -1,0 +1,175 @@
+import { boundsOf, compose, IDENTITY, rotation, translation, unite, type Affine, type Bounds } from '../../geometry';
+import { setLine, type AxisValues, type FontShelf, type LetterStyle, type SetLetter, type Typeface } from '../../type';
+import { createGaps, createLooks, lettersOf, type OwnLook } from './anchors';
+import { outlineOfLetter, type Outline } from './outlines';
+import { jitter } from './roughness';
+import type { Lettering } from './schema';
+
+/** How one line of the text is set after fitting. */
+export interface LineSetting {
+  /** Against the part's own size. */
+  readonly size: number;
+  readonly trackingPermille: number;
+  readonly axes: AxisValues;
+}
+
+/** One letter before its line is bent: everything in 1/1000 em of the part's size, y down, the first baseline at 0. */
+export interface FlatLetter {
+  readonly letter: SetLetter;
+  /** The first typed letter it stands for, counted in the whole text. */
+  readonly index: number;
+  readonly look: OwnLook | undefined;
+  readonly outline: Outline;
+  /** Where its cell begins and ends, and its baseline. */
+  readonly left: number;
+  readonly right: number;
+  readonly baseline: number;
+  /** From the outline's own plane to the flat text. */
+  readonly map: Affine;
+  /** What its own transform turns about, in the outline's plane. */
+  readonly center: { readonly x: number; readonly y: number };
+}
+
+export interface FlatLine {
+  readonly baseline: number;
+  readonly advance: number;
+  readonly letters: readonly FlatLetter[];
+  readonly size: number;
+}
+
+export interface FlatText {
+  readonly lines: readonly FlatLine[];
+  readonly missing: readonly string[];
+  readonly borrowed: readonly string[];
+  readonly opened: readonly string[];
+}
+
+/** The faces a text is set in. */
+export interface TextFaces {
+  readonly face: Typeface;
+  readonly fallback: Typeface | undefined;
+  readonly shelf: FontShelf;
+}
+
+const START_OF = { start: 0, center: -0.5, end: -1 } as const;
+
+/** Whether a look does something that a ligature would hide. */
+const standsAlone = (look: OwnLook): boolean =>
+  Object.entries(look).some(([field, value]) => value !== undefined && field !== 'features' && field !== 'underlined');
+
+const own = (look: OwnLook | undefined, part: Lettering, { shelf }: TextFaces): LetterStyle | undefined => {
+  if (!look) return undefined;
+  const found = look.font && shelf.find(look.font);
+  return {
+    ...(look.font && found?.ok ? { face: found.value, axes: look.font.axes } : {}),
+    ...(look.sizePercent === undefined ? {} : { scale: look.sizePercent / 100 }),
+    ...(look.features ? { features: look.features } : {}),
+    alone: standsAlone(look),
+  };
+};
+
+/** The lines of a text, each with the index of its first letter. */
+export function linesOf(text: string): readonly { readonly text: string; readonly first: number }[] {
+  let first = 0;
+  return text.split('\n').map((line) => {
+    const here = { text: line, first };
+    first += lettersOf(line).length + 1;
+    return here;
+  });
+}
+
+/** Sets one line and gives every letter its own turn, shift, flip and roughness. */
+export function setFlatLine(
+  part: Lettering,
+  line: { readonly text: string; readonly first: number },
+  setting: LineSetting,
+  faces: TextFaces,
+): {
+  readonly line: FlatLine;
+  readonly missing: readonly string[];
+  readonly borrowed: readonly string[];
+  readonly opened: readonly string[];
+} {
+  const lookOf = createLooks(part);
+  const gapOf = createGaps(part);
+  const set = setLine(
+    faces.face,
+    line.text,
+    {
+      axes: setting.axes,
+      kerning: part.kerning,
+      opticalPercent: part.opticalPercent,
+      trackingPermille: setting.trackingPermille,
+      case: part.case,
+      features: part.features,
+      ...(part.letters.length > 0 ? { letterStyle: (index) => own(lookOf(index + line.first), part, faces) } : {}),
+      ...(part.gaps.length > 0 ? { gapAfter: (index) => gapOf(index + line.first) } : {}),
+    },
+    faces.fallback,
+  );
+  const begin = START_OF[part.align] * set.advance * 1000 * setting.size;
+  const letters = set.letters.map((letter): FlatLetter => {
+    const index = letter.index + line.first;
+    const look = lookOf(index);
+    const outline = outlineOfLetter(letter);
+    const left = begin + letter.x * 1000 * setting.size;
+    const box = boundsOf(outline.path);
+    const center = box ? { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 } : { x: letter.advance * 500, y: 0 };
+    return {
+      letter,
+      index,
+      look,
+      outline,
+      left,
+      right: left + letter.advance * 1000 * setting.size,
+      baseline: 0,
+      center,
+      map: compose(translation(left, 0), compose(sized(setting.size), ownMap(part, look, index, center))),
+    };
+  });
+  return {
+    line: { baseline: 0, advance: set.advance * 1000 * setting.size, letters, size: setting.size },
+    missing: set.missing,
+    borrowed: set.borrowed,
+    opened: set.opened,
+  };
+}
+
+const sized = (size: number): Affine => (size === 1 ? IDENTITY : { ...IDENTITY, a: size, d: size });
+
+/** A letter's own transform in its own plane: flipped and turned about the middle of its ink, then shifted. */
+function ownMap(part: Lettering, look: OwnLook | undefined, index: number, center: { readonly x: number; readonly y: number }): Affine {
+  const rough = part.roughness ? jitter(part.roughness, index) : undefined;
+  if (!look && !rough) return IDENTITY;
+  const flip = look?.flip ?? 'none';
+  const size = rough?.size ?? 1;
+  const across = flip === 'across' || flip === 'both' ? -size : size;
+  const down = flip === 'down' || flip === 'both' ? -size : size;
+  const turned = compose(rotation((look?.turnDeg ?? 0) + (rough?.turnDeg ?? 0)), { ...IDENTITY, a: across, d: down });
+  const about = compose(translation(center.x, center.y), compose(turned, translation(-center.x, -center.y)));
+  return compose(translation((look?.shiftPermille ?? 0) + (rough?.x ?? 0), -(look?.risePermille ?? 0) + (rough?.y ?? 0)), about);
+}
+
+export const inkOfLetters = (letters: readonly FlatLetter[]): Bounds | undefined =>
+  letters.reduce<Bounds | undefined>(
+    (ink, { outline, map, look }) => (look?.hidden ? ink : unite(ink, boundsOf(outline.path, map))),
+    undefined,
+  );
+
+/** A line moved down to its baseline. */
+const lowered = (line: FlatLine, baseline: number): FlatLine => ({
+  ...line,
+  baseline,
+  letters: line.letters.map((letter) => ({ ...letter, baseline, map: compose(translation(0, baseline), letter.map) })),
+});
+
+/** Stacks lines by their ink, the first baseline at 0. @param gap white between the ink of neighboring lines */
+export function stackLines(lines: readonly FlatLine[], gap: number): readonly FlatLine[] {
+  let bottom: number | undefined;
+  return lines.map((line) => {
+    const ink = inkOfLetters(line.letters);
+    const baseline = bottom === undefined ? 0 : bottom + gap - (ink?.top ?? 0);
+    bottom = baseline + (ink?.bottom ?? 0);
+    return baseline === 0 ? line : lowered(line, baseline);
+  });
+}

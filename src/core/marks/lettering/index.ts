@@ -1,0 +1,26 @@
+export { createGaps, createLooks, forgetWaiting, lettersOf, retext, waiting, type OwnLook } from './anchors';
+export { spacingOf, type SpacingView } from './spacing-view';
+export {
+  BELT_FORMS,
+  CUT_FORMS,
+  curvePointSchema,
+  ENVELOPES,
+  FLIPS,
+  fontChoiceSchema,
+  letteringSchema,
+  LONGEST_TEXT,
+  SIZE_LIMITS,
+  type Belt,
+  type CurvePoint,
+  type Cut,
+  type Fit,
+  type FitMeans,
+  type HandGap,
+  type LetterAnchor,
+  type Lettering,
+  type LetterLook,
+  type Line,
+  type LineShape,
+  type Roughness,
+  type Touch,
+} from './schema';

@@ -1,0 +1,121 @@
+import { compose, IDENTITY, translation, type Affine, type Bounds, type Point, type Warp } from '../../geometry';
+import type { Problem } from '../../result/result';
+import { arcBaseline, bendAlong, curveBaseline, envelope, spacingAtHeight, type Baseline } from '../../type';
+import type { FlatLetter, FlatText } from './flat-text';
+import type { Lettering } from './schema';
+
+/** A circle that a text follows, in mark pixels. */
+export interface Circle {
+  readonly center: Point;
+  readonly radiusPx: number;
+}
+
+/** Where letters go from the flat text: all in 1/1000 em of the part's size. */
+export interface LinePlacing {
+  /** Letters that keep their form: where the flat plane goes for this one. */
+  readonly rigid?: (letter: FlatLetter) => Affine;
+  /** Letters and lines that bend: where every point goes. Underlines always do. */
+  readonly warp?: Warp;
+  readonly notices: readonly Problem[];
+  /** Text length to an angle, in degrees per 1/1000 em, on circles. */
+  readonly sweepDeg?: number;
+}
+
+const STRAIGHT: LinePlacing = { notices: [] };
+const ENVELOPE_FROM = { baseline: 0, middle: 0.5, top: 1 } as const;
+
+/** Radius of the circle that the baseline follows, in mark pixels; the middle of the capitals stands on the circle that is followed. */
+export const baselineRadiusPx = (
+  line: Extract<Lettering['line'], { shape: 'arc' }>,
+  followed: Circle | undefined,
+  capHeightPx: number,
+): number =>
+  followed && line.around
+    ? Math.max(0.1, followed.radiusPx - line.around.insetPx + (line.side === 'over' ? -capHeightPx / 2 : capHeightPx / 2))
+    : line.radiusPx;
+
+/** Advance of a text over its circle, in degrees; the radius is the one at which spacing is measured. */
+const sweep = (advance: number, radius: number, height: number, side: 'over' | 'under'): number =>
+  (advance / Math.max(1e-6, side === 'over' ? radius + height : radius - height)) * (180 / Math.PI);
+
+/**
+ * How the letters of a text stand on its line.
+ * @param sizePx the part's size, which the flat text's 1/1000 em are of; @param capHeight in 1/1000 em; @param ink of the flat text
+ */
+export function placeOnLine(
+  part: Lettering,
+  text: FlatText,
+  sizePx: number,
+  capHeight: number,
+  ink: Bounds | undefined,
+  followed: Circle | undefined,
+): LinePlacing {
+  const { line } = part;
+  if (line.shape === 'straight') return STRAIGHT;
+  if (line.shape === 'envelope') {
+    if (!ink) return STRAIGHT;
+    return {
+      warp: envelope(line.form, line.amountPercent / 100, ENVELOPE_FROM[line.from], { left: ink.left, right: ink.right, capHeight }),
+      notices: [],
+    };
+  }
+  const perPx = 1000 / sizePx;
+  const height = (line.spacingAtPercent / 100) * capHeight;
+  const notices: Problem[] = [];
+  const advance = Math.max(0, ...text.lines.map((each) => each.advance));
+  if (line.shape === 'arc') {
+    const radius = baselineRadiusPx(line, followed, (capHeight * sizePx) / 1000) * perPx;
+    const sweepDeg = sweep(advance, radius, height, line.side);
+    if (sweepDeg > 360)
+      notices.push({
+        code: 'arc-too-small',
+        message: `This text needs ${Math.round(sweepDeg)}° of its circle, so that it runs into itself.`,
+        fix: `Make the radius at least ${Math.ceil((advance / (2 * Math.PI) - (line.side === 'over' ? height : -height)) / perPx)} px, or the letters smaller.`,
+      });
+    const circle = arcBaseline(radius, line.side, line.startDeg);
+    // An arch keeps its crown at the part's origin; a ring its center.
+    const moved = line.form === 'arch' ? shifted(circle, 0, line.side === 'over' ? radius : -radius) : circle;
+    return { ...along(moved, line.letters, height, 0), notices, sweepDeg };
+  }
+  const curve = curveBaseline(line.points.map((point) => scaledNode(point, perPx)));
+  if (!curve.ok) return { notices: curve.problems };
+  if (advance > curve.value.length)
+    notices.push({
+      code: 'curve-too-short',
+      message: `This text is ${Math.round(advance / perPx)} px long and its curve ${Math.round(curve.value.length / perPx)} px; the rest runs straight on.`,
+      fix: 'Draw the curve longer, or make the letters smaller.',
+    });
+  return { ...along(curve.value, line.letters, height, (line.startPercent / 100) * curve.value.length), notices };
+}
+
+const scaledNode = (node: { x: number; y: number; inX: number; inY: number; outX: number; outY: number }, by: number) => ({
+  x: node.x * by,
+  y: node.y * by,
+  inX: node.inX * by,
+  inY: node.inY * by,
+  outX: node.outX * by,
+  outY: node.outY * by,
+});
+
+const shifted = (baseline: Baseline, x: number, y: number): Baseline => ({
+  length: baseline.length,
+  at: (distance) => {
+    const point = baseline.at(distance);
+    return { ...point, x: point.x + x, y: point.y + y };
+  },
+});
+
+/** Letters turned on a baseline keep their form; the middle of each advance stands on the line. */
+function along(baseline: Baseline, letters: 'turned' | 'bent', height: number, anchor: number): Pick<LinePlacing, 'rigid' | 'warp'> {
+  const warp = bendAlong(baseline, height, anchor);
+  if (letters === 'bent') return { warp };
+  const spacing = spacingAtHeight(baseline, height, anchor);
+  return {
+    warp,
+    rigid: ({ left, right }) => {
+      const middle = (left + right) / 2;
+      const { x, y, cos, sin } = baseline.at(spacing.along(middle));
+      return compose({ a: cos, b: sin, c: -sin, d: cos, e: x, f: y }, middle === 0 ? IDENTITY : translation(-middle, 0));
+    },
+  };
+}

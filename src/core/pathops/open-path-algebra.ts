@@ -1,0 +1,126 @@
+import PathKitInit, { type SkPath } from 'pathkit-wasm';
+import { NUMBERS_OF, PathPen, type Combining, type Join, type Path, type PathAlgebra, type Region, type Verb } from '../geometry';
+import { combineFlattened, weldFlattened } from './flattened';
+
+/** Miters reach at most this many times the band's half width; beyond it the join is cut off. */
+const MITER_LIMIT = 8;
+
+/**
+ * Opens the path library.
+ * @param wasmBinary the bytes of `pathkit-wasm/bin/pathkit.wasm`; every place has its own way to get them
+ * @source Skia's PathOps and stroker, compiled to WebAssembly; curves are kept. Numbers are single floats: 24 bits, about a thousandth at coordinates of ten thousand
+ */
+export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgebra> {
+  const kit = await PathKitInit({ wasmBinary });
+  const OPS: Readonly<Record<Combining, number>> = {
+    unite: kit.PathOp.UNION,
+    subtract: kit.PathOp.DIFFERENCE,
+    intersect: kit.PathOp.INTERSECT,
+    exclude: kit.PathOp.XOR,
+  };
+  const JOIN: Readonly<Record<Join, number>> = { round: kit.StrokeJoin.ROUND, miter: kit.StrokeJoin.MITER, bevel: kit.StrokeJoin.BEVEL };
+
+  /** Runs with native paths that are all freed at the end, whatever happens. */
+  const using = <T>(run: (keep: (path: SkPath) => SkPath) => T): T => {
+    const kept: SkPath[] = [];
+    try {
+      return run((path) => {
+        kept.push(path);
+        return path;
+      });
+    } finally {
+      for (const path of kept) path.delete();
+    }
+  };
+  const native = ({ path, rule }: Region): SkPath => {
+    const made = kit.NewPath();
+    drawInto(made, path);
+    made.setFillType(rule === 'evenodd' ? kit.FillType.EVENODD : kit.FillType.WINDING);
+    return made;
+  };
+  const region = (path: SkPath): Region => ({
+    path: readCommands(path.toCmds()),
+    rule: path.getFillType() === kit.FillType.WINDING ? 'nonzero' : 'evenodd',
+  });
+
+  return {
+    combine: (how, one, other) =>
+      using((keep) => {
+        const made = keep(native(one));
+        // The library says so when it cannot; then the areas are combined as fine polygons instead.
+        return made.op(keep(native(other)), OPS[how] as never) ? region(made) : combineFlattened(how, one, other);
+      }),
+    weld: (regions) =>
+      using((keep) => {
+        const all = keep(kit.NewPath());
+        for (const each of regions) {
+          const own = keep(native(each));
+          if (each.rule === 'evenodd' && !own.simplify()) return weldFlattened(regions);
+          all.addPath(own);
+        }
+        all.setFillType(kit.FillType.WINDING);
+        return all.simplify() ? region(all) : weldFlattened(regions);
+      }),
+    band: (one, width, join) =>
+      using((keep) => {
+        const made = keep(native(one));
+        const stroked = made.stroke({ width, join: JOIN[join] as never, miter_limit: MITER_LIMIT, cap: kit.StrokeCap.ROUND as never });
+        if (!stroked) return { path: { verbs: '', coords: [] }, rule: 'nonzero' };
+        made.simplify();
+        return region(made);
+      }),
+  };
+}
+
+function drawInto(to: SkPath, path: Path): void {
+  const c = path.coords as number[];
+  let at = 0;
+  for (const verb of path.verbs as Iterable<Verb>) {
+    if (verb === 'M') to.moveTo(c[at] as number, c[at + 1] as number);
+    else if (verb === 'L') to.lineTo(c[at] as number, c[at + 1] as number);
+    else if (verb === 'Q') to.quadTo(c[at] as number, c[at + 1] as number, c[at + 2] as number, c[at + 3] as number);
+    else if (verb === 'C')
+      to.cubicTo(c[at] as number, c[at + 1] as number, c[at + 2] as number, c[at + 3] as number, c[at + 4] as number, c[at + 5] as number);
+    else to.close();
+    at += NUMBERS_OF[verb];
+  }
+}
+
+/** The library's verbs in its own order. */
+const MOVE = 0;
+const LINE = 1;
+const QUAD = 2;
+const CONIC = 3;
+const CUBIC = 4;
+
+function readCommands(commands: readonly (readonly number[])[]): Path {
+  const pen = new PathPen();
+  let x = 0;
+  let y = 0;
+  let open = false;
+  for (const [verb, a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] of commands) {
+    if (verb === MOVE) {
+      pen.move(a, b);
+      [x, y] = [a, b];
+      open = true;
+    } else if (verb === LINE) {
+      pen.line(a, b);
+      [x, y] = [a, b];
+    } else if (verb === QUAD) {
+      pen.quadratic(a, b, c, d);
+      [x, y] = [c, d];
+    } else if (verb === CONIC) {
+      // A conic of weight w is drawn as the cubic through the same middle: handles at 4w ÷ 3(1 + w) of the way; round joins turn by at most a quarter.
+      const share = (4 * e) / (3 * (1 + e));
+      pen.cubic(x + share * (a - x), y + share * (b - y), c + share * (a - c), d + share * (b - d), c, d);
+      [x, y] = [c, d];
+    } else if (verb === CUBIC) {
+      pen.cubic(a, b, c, d, e, f);
+      [x, y] = [e, f];
+    } else if (open) {
+      pen.close();
+      open = false;
+    }
+  }
+  return pen.path();
+}

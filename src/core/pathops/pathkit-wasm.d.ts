@@ -1,0 +1,27 @@
+/** The little of PathKit that is used. @source the package's own API page */
+declare module 'pathkit-wasm' {
+  export interface SkPath {
+    moveTo(x: number, y: number): SkPath;
+    lineTo(x: number, y: number): SkPath;
+    quadTo(cx: number, cy: number, x: number, y: number): SkPath;
+    cubicTo(c1x: number, c1y: number, c2x: number, c2y: number, x: number, y: number): SkPath;
+    close(): SkPath;
+    addPath(path: SkPath): SkPath;
+    setFillType(type: unknown): void;
+    getFillType(): unknown;
+    /** In place; nothing when it cannot. */
+    op(other: SkPath, how: unknown): SkPath | null;
+    simplify(): SkPath | null;
+    stroke(options: { width: number; join: unknown; cap: unknown; miter_limit: number }): SkPath | null;
+    toCmds(): readonly (readonly number[])[];
+    delete(): void;
+  }
+  export interface PathKit {
+    NewPath(): SkPath;
+    readonly PathOp: Readonly<Record<'UNION' | 'DIFFERENCE' | 'INTERSECT' | 'XOR', number>>;
+    readonly FillType: Readonly<Record<'WINDING' | 'EVENODD', unknown>>;
+    readonly StrokeJoin: Readonly<Record<'ROUND' | 'MITER' | 'BEVEL', number>>;
+    readonly StrokeCap: Readonly<Record<'ROUND' | 'BUTT' | 'SQUARE', number>>;
+  }
+  export default function PathKitInit(options: { wasmBinary: Uint8Array }): Promise<PathKit>;
+}

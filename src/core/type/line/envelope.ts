@@ -1,0 +1,35 @@
+import type { Warp } from '../../geometry';
+
+export type EnvelopeForm = 'rise' | 'swell' | 'pinch';
+
+/** The frame an envelope works in, in the path's unit, y down. */
+export interface EnvelopeFrame {
+  readonly left: number;
+  readonly right: number;
+  /** Height of the capitals; the baseline is at y = 0. */
+  readonly capHeight: number;
+}
+
+/**
+ * Gives a line another outline: rising in a straight slope, swelling in the middle, or drawn in there.
+ * @param amount share of the capitals' height: how far it rises over the line's width, or how much taller (swell) or lower (pinch) the middle is
+ * @param from the height that stays where it is, as a share of the capitals' height above the baseline
+ */
+export function envelope(form: EnvelopeForm, amount: number, from: number, frame: EnvelopeFrame): Warp {
+  const width = Math.max(frame.right - frame.left, 1e-9);
+  const fixed = -from * frame.capHeight;
+  if (form === 'rise') {
+    const slope = (-amount * frame.capHeight) / width;
+    const middle = (frame.left + frame.right) / 2;
+    return (x, y) => ({ x, y: y + slope * (x - middle), acrossX: 1, acrossY: slope, downX: 0, downY: 1 });
+  }
+  return (x, y) => {
+    const phase = (Math.PI * (x - frame.left)) / width;
+    // A line never turns inside out: the lowest it goes is a twentieth of its height.
+    const raw = 1 + (form === 'swell' ? amount : -amount) * Math.sin(Math.min(Math.PI, Math.max(0, phase)));
+    const factor = Math.max(0.05, raw);
+    const inside = phase > 0 && phase < Math.PI && raw > 0.05;
+    const slope = inside ? ((form === 'swell' ? amount : -amount) * Math.cos(phase) * Math.PI) / width : 0;
+    return { x, y: fixed + (y - fixed) * factor, acrossX: 1, acrossY: (y - fixed) * slope, downX: 0, downY: factor };
+  };
+}
