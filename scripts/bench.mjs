@@ -3,13 +3,15 @@ import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
 import { say } from './setup/say.mjs';
 
 await ensureNpmPackages();
-await ensureDebianPackages(['postgresql', 'chromium', 'libharfbuzz-bin']);
+await ensureDebianPackages(['postgresql', 'chromium', 'libharfbuzz-bin', 'wamerican']);
 const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 const { register } = await import('tsx/esm/api');
 register();
 const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
+const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
 
+for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
 await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await keystrokeToPicture(browser, home)) say(line);

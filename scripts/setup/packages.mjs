@@ -60,6 +60,7 @@ export const DEBIAN = {
   'fonts-junicode': { label: 'Junicode (a whole font to check against)', present: () => hasFont('Junicode') },
   'fonts-linuxlibertine': { label: 'Linux Libertine (a whole font to check against)', present: () => hasFont('LinLibertine') },
   'fonts-vollkorn': { label: 'Vollkorn (a whole font to check against)', present: () => hasFont('Vollkorn') },
+  wamerican: { label: 'a word list', present: () => existsSync('/usr/share/dict/american-english') },
   'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
 };
 

@@ -7,6 +7,7 @@ import { beltAround } from './belts';
 import { cutThrough } from './cuts';
 import { fitLine } from './fit';
 import {
+  flushLine,
   inkOfLetters,
   linesOf,
   setFlatLine,
@@ -100,6 +101,8 @@ function flatText(part: Lettering, sizePx: number, faces: TextFaces, context: Dr
       });
   }
   let lines = typed.map((line, index) => set(line, settings[index] ?? start));
+  // Lines that are all brought to one width stand flush with their ink, not with their bearings.
+  if (part.fit && part.eachLine && lines.length > 1) lines = lines.map((line) => flushLine(line, part.align));
   if (part.touch) {
     const { touch } = part;
     lines = lines.map((line) => {

@@ -2,8 +2,8 @@ import type { AxisValues } from '../../type';
 import type { LineSetting } from './flat-text';
 import type { FitMeans } from './schema';
 
-/** How near the wanted width counts as reached, as a share of it. */
-const REACHED = 1e-4;
+/** How near the wanted width counts as reached, as a share of it: advances come in whole font units, so that an axis widens in small steps. */
+const REACHED = 5e-4;
 
 /** Most measurements for one means. */
 const MOST_STEPS = 14;

@@ -163,6 +163,22 @@ const lowered = (line: FlatLine, baseline: number): FlatLine => ({
   letters: line.letters.map((letter) => ({ ...letter, baseline, map: compose(translation(0, baseline), letter.map) })),
 });
 
+/** A line moved so that its ink, rather than its advance, starts, is centered or ends at the origin. */
+export function flushLine(line: FlatLine, align: Lettering['align']): FlatLine {
+  const ink = inkOfLetters(line.letters);
+  if (!ink) return line;
+  const by = -(align === 'start' ? ink.left : align === 'end' ? ink.right : (ink.left + ink.right) / 2);
+  return {
+    ...line,
+    letters: line.letters.map((letter) => ({
+      ...letter,
+      left: letter.left + by,
+      right: letter.right + by,
+      map: compose(translation(by, 0), letter.map),
+    })),
+  };
+}
+
 /** Stacks lines by their ink, the first baseline at 0. @param gap white between the ink of neighboring lines */
 export function stackLines(lines: readonly FlatLine[], gap: number): readonly FlatLine[] {
   let bottom: number | undefined;

@@ -72,6 +72,14 @@ export function placeOnLine(
         message: `This text needs ${Math.round(sweepDeg)}° of its circle, so that it runs into itself.`,
         fix: `Make the radius at least ${Math.ceil((advance / (2 * Math.PI) - (line.side === 'over' ? height : -height)) / perPx)} px, or the letters smaller.`,
       });
+    // Inside a circle, letters that keep their area need radius² ≥ 2 · spacing radius · height.
+    const tallest = Math.max(capHeight, -(ink?.top ?? 0));
+    if (line.letters === 'bent' && line.side === 'under' && radius * radius < 2 * (radius - height) * tallest)
+      notices.push({
+        code: 'bend-too-tight',
+        message: 'The letters are too tall to be bent inside this circle; their tops are squeezed at its center.',
+        fix: 'Measure spacing at half of the capitals’ height, or make the radius larger.',
+      });
     const circle = arcBaseline(radius, line.side, line.startDeg);
     // An arch keeps its crown at the part's origin; a ring its center.
     const moved = line.form === 'arch' ? shifted(circle, 0, line.side === 'over' ? radius : -radius) : circle;
