@@ -6,7 +6,9 @@ module.exports = {
       comment: 'The core has no interface, no server and no Node.',
       severity: 'error',
       from: { path: '^src/core/' },
-      to: { pathNot: ['^src/core/', '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|woff2-encoder|pathkit-wasm|clipper2-ts|@types)/'] },
+      to: {
+        pathNot: ['^src/core/', '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|woff2-encoder|pathkit-wasm|clipper2-ts|@types)/'],
+      },
     },
     { name: 'core-knows-no-node', severity: 'error', from: { path: '^src/core/' }, to: { dependencyTypes: ['core'] } },
     {

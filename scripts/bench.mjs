@@ -8,6 +8,7 @@ const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 const { register } = await import('tsx/esm/api');
 register();
 const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
+const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
 
@@ -15,5 +16,6 @@ for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
 await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await keystrokeToPicture(browser, home)) say(line);
+  for (const line of await editOfLockup(browser, home)) say(line);
   for (const line of await firstScreenAndScrolling(browser, home)) say(line);
 });

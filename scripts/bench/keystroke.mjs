@@ -20,7 +20,7 @@ export async function keystrokeToPicture(browser, home) {
   await page.goto(`${home}/brands/windrow-kites/marks/twelve-letters`, { waitUntil: 'networkidle0' });
   await page.waitForSelector('[data-stage] path');
   await page.locator('section[aria-label="Recipe"] button.title').click();
-  const field = await page.waitForSelector('input[placeholder="Type the name"]');
+  const field = await page.waitForSelector('textarea[placeholder="Type the name"]');
   await field?.focus();
   await page.keyboard.press('End');
   await page.evaluate(() => {
@@ -37,8 +37,8 @@ export async function keystrokeToPicture(browser, home) {
     }).observe(/** @type {Element} */ (stage), { childList: true, subtree: true });
   });
   for (let n = 0; n < 240; n++) {
-    await page.keyboard.press(n % 2 === 0 ? 'Backspace' : 's');
-    await new Promise((resolve) => setTimeout(resolve, 60));
+    await page.keyboard.press(n % 2 === 0 ? 'Backspace' : 's', { delay: 50 });
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
   const log = await page.evaluate(() => /** @type {{ toPicture: number[], toFrame: number[] }} */ (/** @type {any} */ (window).benchLog));
   await page.close();

@@ -35,7 +35,10 @@ export async function startApp({ port, databaseUrl, fileFolder, demo = false, qu
       () => false,
     );
     if (ready) break;
-    if (attempt > 200) throw new Error('The app did not answer within 60 s.');
+    if (attempt > 200) {
+      child.kill('SIGKILL');
+      throw new Error('The app did not answer within 60 s.');
+    }
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   const stopWith = async (/** @type {NodeJS.Signals} */ signal) => {

@@ -3,32 +3,36 @@ import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
   createResolver,
   dress,
-  DRESSINGS,
+  EMPTY_RECIPE,
   expect,
   fontsNeeded,
   pathData,
   boundsOf,
   joinPaths,
+  letterForms,
   mapPath,
-  parseRecipe,
   screenPicture,
   setLine,
+  spacingOf,
+  STARTING_PALETTE,
   type Axis,
   type Bounds,
   type Dressing,
   type FontChoice,
+  type LetterForm,
   type Palette,
   type Recipe,
   type Resolver,
   type ScreenPicture,
+  type SeenGap,
   type ShippedFamily,
 } from '$core/index';
 
-/** Every mark of the brand as it stands in the tab, and the palette. */
-export interface BrandState {
+/** What has changed in the tab since the worker was last told: it keeps the rest. */
+export interface BrandNews {
   readonly palette: Palette;
-  /** Recipes as JSON documents (`writeRecipe`), by mark id. */
-  readonly marks: readonly { readonly id: string; readonly recipe: unknown }[];
+  /** Recipes by mark id; plain data that the page has read already, so that it is not read again. */
+  readonly marks: readonly { readonly id: string; readonly recipe: Recipe }[];
 }
 
 /** A face as it can be chosen. */
@@ -43,6 +47,15 @@ export interface WordPicture {
   readonly box: Bounds | undefined;
   readonly missing: readonly string[];
 }
+
+/** A gap as the page shows it. */
+export type GapPicture = Omit<SeenGap, 'area'> & { readonly data: string };
+export interface SpacingPicture {
+  readonly data: string;
+  readonly box: Bounds | undefined;
+  readonly gaps: readonly GapPicture[];
+}
+export type FormPicture = Omit<LetterForm, 'path'> & { readonly data: string };
 
 /** What the worker does for the page; the door (`draw.worker.ts`) only hands it out. */
 export class Draughtsman {
@@ -63,20 +76,20 @@ export class Draughtsman {
     this.#resolver = createResolver(this.#loader.shelf, await openPathAlgebra(new Uint8Array(await library.arrayBuffer())));
   }
 
-  /** One mark in one dressing. */
-  async picture(state: BrandState, markId: string, dressing: Dressing, idPrefix: string): Promise<ScreenPicture> {
-    const { loader, resolver } = this.#ready();
-    const { sources, recipe } = this.#read(state, markId);
-    await loader.load(fontsNeeded(recipe, sources));
-    return screenPicture(resolver.resolve({ recipe, sources, dress: dress(state.palette, dressing) }), idPrefix);
+  /** Takes in what has changed; everything asked afterwards is answered from it. */
+  tell({ palette, marks }: BrandNews): void {
+    this.#palette = palette;
+    for (const { id, recipe } of marks) this.#recipes.set(id, recipe);
   }
 
-  /** One mark in every dressing, for the proofs. */
-  async dressings(state: BrandState, markId: string): Promise<Readonly<Record<Dressing, ScreenPicture>>> {
-    const pictures = await Promise.all(
-      DRESSINGS.map(async (dressing) => [dressing, await this.picture(state, markId, dressing, `${dressing}-`)] as const),
-    );
-    return Object.fromEntries(pictures) as Record<Dressing, ScreenPicture>;
+  /** One mark in one dressing. */
+  async picture(markId: string, dressing: Dressing, idPrefix: string): Promise<ScreenPicture> {
+    const { loader, resolver } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    const sources = this.#recipes;
+    const palette = this.#palette;
+    await loader.load(fontsNeeded(recipe, sources));
+    return screenPicture(resolver.resolve({ recipe, sources, dress: dress(palette, dressing) }), idPrefix);
   }
 
   /** A word in one face. */
@@ -106,23 +119,36 @@ export class Draughtsman {
     return { axes, features };
   }
 
+  /** The gaps of a lettering as areas, set flat. */
+  async spacing(markId: string, partId: string): Promise<SpacingPicture | undefined> {
+    const { part, loader } = await this.#lettering(markId, partId);
+    if (!part) return undefined;
+    const { letters, box, gaps } = spacingOf(part, loader.shelf);
+    return { data: pathData(letters), box, gaps: gaps.map(({ area, ...gap }) => ({ ...gap, data: pathData(area) })) };
+  }
+
+  /** The forms that the font has for a letter where it stands. */
+  async forms(markId: string, partId: string, index: number): Promise<readonly FormPicture[]> {
+    const { part, loader } = await this.#lettering(markId, partId);
+    if (!part) return [];
+    return letterForms(part, index, loader.shelf).map(({ path, ...form }) => ({ ...form, data: pathData(path) }));
+  }
+
+  async #lettering(markId: string, partId: string) {
+    const { loader } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    const part = recipe.parts.find(({ id }) => id === partId);
+    return { loader, part: part?.kind === 'lettering' ? part : undefined };
+  }
+
   #ready() {
     if (!this.#loader || !this.#resolver) throw new Error('The fonts have not been named yet: call open first.');
     return { loader: this.#loader, resolver: this.#resolver };
   }
 
-  /** The newest recipe of every mark; messages arrive as copies, so it is known again by its content. */
-  readonly #parsed = new Map<string, { readonly content: string; readonly recipe: Recipe }>();
-  #read(state: BrandState, markId: string) {
-    const sources = new Map<string, Recipe>(state.marks.map(({ id, recipe }) => [id, this.#parse(id, recipe)]));
-    return { sources, recipe: sources.get(markId) ?? expect(parseRecipe({ version: 1, parts: [] })) };
-  }
-  #parse(markId: string, document: unknown): Recipe {
-    const content = JSON.stringify(document);
-    const kept = this.#parsed.get(markId);
-    if (kept?.content === content) return kept.recipe;
-    const recipe = expect(parseRecipe(document));
-    this.#parsed.set(markId, { content, recipe });
-    return recipe;
-  }
+  #palette: Palette = STARTING_PALETTE;
+  /** The newest recipe of every mark, and of what is kept beside them. */
+  readonly #recipes = new Map<string, Recipe>();
+  #recipeOf = (markId: string): Recipe => this.#recipes.get(markId) ?? EMPTY_RECIPE;
 }

@@ -50,8 +50,8 @@ describe('what is not plain upright Latin', () => {
     return valueOf(openTypeface(id, await fontBytes(face?.file ?? '')));
   };
   const kerns = (face: Typeface, text: string, more: object = {}) =>
-    setLine(face, text, { axes: {}, kerning: 'optical', trackingPermille: 0, ...more }).letters.map(({ added }) =>
-      Math.round((added?.optical ?? 0) * 1000) + 0,
+    setLine(face, text, { axes: {}, kerning: 'optical', trackingPermille: 0, ...more }).letters.map(
+      ({ added }) => Math.round((added?.optical ?? 0) * 1000) + 0,
     );
 
   it('italics are judged along their slant: stems that lean alike count as parallel', async () => {

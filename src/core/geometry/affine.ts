@@ -52,4 +52,12 @@ export const apply = (map: Affine, point: Point): Point => ({
   y: map.b * point.x + map.d * point.y + map.f,
 });
 
+/** The map that undoes a map; nothing for one that flattens the plane. */
+export function invert(map: Affine): Affine | undefined {
+  const determinant = map.a * map.d - map.b * map.c;
+  if (determinant === 0 || !Number.isFinite(determinant)) return undefined;
+  const [a, b, c, d] = [map.d / determinant, -map.b / determinant, -map.c / determinant, map.a / determinant];
+  return { a, b, c, d, e: -(a * map.e + c * map.f), f: -(b * map.e + d * map.f) };
+}
+
 export const isIdentity = (map: Affine): boolean => map.a === 1 && map.b === 0 && map.c === 0 && map.d === 1 && map.e === 0 && map.f === 0;

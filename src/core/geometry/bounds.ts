@@ -58,6 +58,31 @@ const cubicAt = (p0: number, p1: number, p2: number, p3: number, t: number): num
  * @returns `undefined` when nothing is drawn
  */
 export function boundsOf(path: Path, map?: Affine): Bounds | undefined {
+  if (!map) return ownBounds(path);
+  // Moving and scaling along the axes maps a box to a box, so that the path is measured once.
+  if (map.b === 0 && map.c === 0 && map.a > 0 && map.d > 0) {
+    const own = ownBounds(path);
+    return (
+      own && {
+        left: own.left * map.a + map.e,
+        top: own.top * map.d + map.f,
+        right: own.right * map.a + map.e,
+        bottom: own.bottom * map.d + map.f,
+      }
+    );
+  }
+  return measured(path, map);
+}
+
+const kept = new WeakMap<Path, { readonly bounds: Bounds | undefined }>();
+
+function ownBounds(path: Path): Bounds | undefined {
+  const known = kept.get(path) ?? { bounds: measured(path) };
+  kept.set(path, known);
+  return known.bounds;
+}
+
+function measured(path: Path, map?: Affine): Bounds | undefined {
   let left = Infinity;
   let top = Infinity;
   let right = -Infinity;

@@ -12,5 +12,5 @@ export { type Shape } from './parts/shape';
 export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
 export { describePart, isKnown, labelOf, partKinds, type KnownPart, type Part, type PartKindName } from './registry';
-export { backingShape, initialRecipe, nameLettering, secondLine } from './starters';
+export { backingShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
 export { createResolver, inkOf, placing, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

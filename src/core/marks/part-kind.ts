@@ -7,10 +7,10 @@ import type { Paint } from './paint';
 
 /** Another part of the same mark, as a part that follows it sees it. */
 export interface Sibling {
-  readonly kind: string;
-  readonly picture: PartPicture;
   /** Its ink in mark pixels. */
   readonly ink: Bounds | undefined;
+  /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
+  readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
 }
 
 /** What a part may look at while it is drawn. */

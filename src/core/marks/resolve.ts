@@ -1,5 +1,18 @@
 import type { Dress } from '../color/dressing';
-import { boundsOf, compose, rotation, translation, unite, type Affine, type Bounds, type Path, type PathAlgebra } from '../geometry';
+import {
+  apply,
+  boundsOf,
+  centroidOf,
+  compose,
+  rotation,
+  translation,
+  unite,
+  type Affine,
+  type Bounds,
+  type Path,
+  type PathAlgebra,
+  type Point,
+} from '../geometry';
 import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
 import { derive, type Sources } from './derive';
@@ -20,6 +33,8 @@ export interface ResolvedPart {
   readonly ink: Bounds | undefined;
   readonly notices: readonly Problem[];
   readonly lettering: LetteringFacts | undefined;
+  /** Where its ink balances, in mark pixels: the optical center, often beside the middle of the box. */
+  readonly balance: Point | undefined;
 }
 
 export interface ResolvedMark {
@@ -73,6 +88,8 @@ interface Drawn {
   /** Names this picture among all that the resolver ever made. */
   readonly serial: number;
   readonly picture: PartPicture;
+  /** In the part's own pixels. */
+  readonly balance: Point | undefined;
   readonly transform: Affine;
   readonly ink: Bounds | undefined;
 }
@@ -84,6 +101,12 @@ const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly Drawing
     return { ...fill, color: colorOf(paint, dress) };
   });
 
+/** Ink is weighed on curves flattened to this, in mark pixels; a center needs no more. */
+const BALANCE_PX = 0.5;
+
+const pathsOf = (nodes: readonly PaintedNode[]): readonly Path[] => nodes.flatMap((node) => (node.kind === 'fill' ? [node.path] : []));
+const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => centroidOf(pathsOf(nodes), BALANCE_PX);
+
 const CIRCLE: Problem = {
   code: 'follow-circle',
   message: 'This part follows itself through other parts, so that nothing is followed.',
@@ -91,7 +114,7 @@ const CIRCLE: Problem = {
 };
 
 export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
-  const pictures = new Remembered<{ readonly serial: number; readonly picture: PartPicture }>(PICTURES_KEPT);
+  const pictures = new Remembered<Pick<Drawn, 'serial' | 'picture' | 'balance'>>(PICTURES_KEPT);
   const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
   const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
   let serials = 0;
@@ -117,7 +140,8 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
   const pictureOf = (part: KnownPart, key: string, context: DrawContext) => {
     const kept = pictures.get(key);
     if (kept) return kept;
-    const drawn = { serial: ++serials, picture: drawPart(part, context) };
+    const picture = drawPart(part, context);
+    const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes) };
     // A font that is still on its way must not leave an empty picture behind.
     if (!drawn.picture.notices.some((notice) => notice.code === 'font-not-loaded')) pictures.put(key, drawn);
     return drawn;
@@ -144,15 +168,15 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
           circles.add(part.id);
           continue;
         }
-        const { serial, picture, ink, transform } = draw(other);
-        siblings.set(id, { kind: other.kind, picture, ink });
-        key += ` ${id}=${serial}@${Object.values(transform).join()}`;
+        const { picture, ink } = draw(other);
+        siblings.set(id, { ink, lettering: picture.lettering });
+        key += ` ${id}=${JSON.stringify([ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
       }
-      const { serial, picture } = pictureOf(part, key, { fonts, paths, remember, sibling: (id) => siblings.get(id) });
+      const { serial, picture, balance } = pictureOf(part, key, { fonts, paths, remember, sibling: (id) => siblings.get(id) });
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x, y: part.place.y + y });
-      const own = { serial, picture, transform, ink: inkOf(picture.nodes, transform) };
+      const own = { serial, picture, balance, transform, ink: inkOf(picture.nodes, transform) };
       drawn.set(part.id, own);
       return own;
     };
@@ -167,6 +191,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
           ink: undefined,
           notices: [notUnderstood(part)],
           lettering: undefined,
+          balance: undefined,
         };
       const own = draw(part);
       if (!part.hidden && own.picture.nodes.length > 0) {
@@ -181,27 +206,23 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         ink = unite(ink, own.ink);
       }
       const notices = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
-      return { id: part.id, transform: own.transform, ink: own.ink, notices, lettering: own.picture.lettering };
+      return {
+        id: part.id,
+        transform: own.transform,
+        ink: own.ink,
+        notices,
+        lettering: own.picture.lettering,
+        balance: own.balance && apply(own.transform, own.balance),
+      };
     });
     return { drawing: { groups }, parts, ink };
   };
   return { resolve };
 }
 
-const localInk = new WeakMap<Path, { readonly bounds: Bounds | undefined }>();
-
-/** Exact ink bounds of nodes under a map; a pure move reuses the bounds already measured. */
-export function inkOf(nodes: readonly (DrawingNode | PaintedNode)[], map: Affine): Bounds | undefined {
-  const moveOnly = map.a === 1 && map.b === 0 && map.c === 0 && map.d === 1;
-  let ink: Bounds | undefined;
-  for (const node of nodes) {
-    if (node.kind === 'group') ink = unite(ink, inkOf(node.children, compose(map, node.transform)));
-    else if (moveOnly) {
-      const kept = localInk.get(node.path) ?? { bounds: boundsOf(node.path) };
-      localInk.set(node.path, kept);
-      const own = kept.bounds;
-      if (own) ink = unite(ink, { left: own.left + map.e, top: own.top + map.f, right: own.right + map.e, bottom: own.bottom + map.f });
-    } else ink = unite(ink, boundsOf(node.path, map));
-  }
-  return ink;
-}
+/** Exact ink bounds of nodes under a map. */
+export const inkOf = (nodes: readonly (DrawingNode | PaintedNode)[], map: Affine): Bounds | undefined =>
+  nodes.reduce<Bounds | undefined>(
+    (ink, node) => unite(ink, node.kind === 'group' ? inkOf(node.children, compose(map, node.transform)) : boundsOf(node.path, map)),
+    undefined,
+  );

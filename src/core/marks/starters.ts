@@ -6,7 +6,7 @@ import type { Lettering } from './lettering/schema';
 import type { Shape } from './parts/shape';
 import { createPart, EMPTY_RECIPE, type Recipe } from './recipe';
 
-/** How a descriptor line starts from the name above it: smaller, lighter, upper case, tracked open (common practice). */
+/** How a descriptor line starts from the name above it: smaller, lighter, upper case, tracked open (common practice); the gap is a share of its own size. */
 const SECOND_LINE = { size: 0.28, lighterBy: 200, trackingPermille: 240, gap: 0.42 } as const;
 
 export const nameLettering = (id: string, text: string): Lettering =>
@@ -15,19 +15,12 @@ export const nameLettering = (id: string, text: string): Lettering =>
   ) as Lettering;
 
 /**
- * A second line under a name: its size, weight, tracking and gap are proposed from the name's.
+ * A second line that stays with a name: its size and gap are shares of the name's and follow it; weight and tracking are proposed from the name's.
  * @param family the brand's face for second lines; left out, the name's own
  */
-export function secondLine(
-  id: string,
-  text: string,
-  name: Lettering,
-  nameInk: Bounds | undefined,
-  family: string = name.font.family,
-): Lettering {
+export function secondLine(id: string, text: string, name: Lettering, family: string = name.font.family): Lettering {
   const sizePx = Math.round(name.sizePx * SECOND_LINE.size);
   const weight = name.font.axes['wght'];
-  const bottom = nameInk?.bottom ?? name.place.y;
   return expect(
     createPart({
       kind: 'lettering',
@@ -42,7 +35,7 @@ export function secondLine(
       sizePx,
       trackingPermille: SECOND_LINE.trackingPermille,
       paint: name.paint,
-      place: { x: name.place.x, y: Math.round(bottom + sizePx * (0.7 + SECOND_LINE.gap)), turnDeg: 0 },
+      companion: { part: name.id, sizePercent: SECOND_LINE.size * 100, gapPermille: Math.round(SECOND_LINE.gap * SECOND_LINE.size * 1000) },
     }),
   ) as Lettering;
 }
@@ -86,4 +79,49 @@ export function initialRecipe(sourceMarkId: string, name: Lettering): Recipe {
     }),
   ) as Linked;
   return { ...EMPTY_RECIPE, parts: [initial] };
+}
+
+/** Size of lettering on a ring against its radius, tracking, and how far round one text may run, so that two never meet (common practice). */
+const RING_TEXT = { size: 0.2, trackingPermille: 140, mostDeg: 150 } as const;
+
+/** Mean advance of tracked capitals, in ems; only where ring texts begin. */
+const CAPITAL_EM = 0.85;
+
+/**
+ * Two texts on one ring, the upper one outward and the lower one inward, so that both read upright in one band on one center.
+ * @param around the disk or ring that both follow; without one they share a circle of their own
+ */
+export function ringTexts(
+  ids: readonly [upper: string, lower: string],
+  texts: readonly [upper: string, lower: string],
+  family: string,
+  around: { readonly id: string; readonly radiusPx: number } | undefined,
+  ink: Bounds | undefined,
+): readonly [Lettering, Lettering] {
+  const radiusPx = Math.round(around?.radiusPx ?? (ink ? Math.hypot(ink.right - ink.left, ink.bottom - ink.top) / 2 + 40 : 180));
+  const longest = Math.max(1, ...texts.map((text) => text.length));
+  const room = (RING_TEXT.mostDeg * Math.PI) / 180 / (longest * CAPITAL_EM);
+  const sizePx = Math.max(6, Math.round(radiusPx * Math.min(RING_TEXT.size, room)));
+  const center = ink && !around ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2) } : { x: 0, y: 0 };
+  const text = (index: 0 | 1): Lettering =>
+    expect(
+      createPart({
+        kind: 'lettering',
+        id: ids[index],
+        text: texts[index],
+        case: 'upper',
+        font: { family },
+        sizePx,
+        trackingPermille: RING_TEXT.trackingPermille,
+        line: {
+          shape: 'arc',
+          form: 'ring',
+          side: index === 0 ? 'over' : 'under',
+          radiusPx: index === 0 ? radiusPx : Math.round(radiusPx + sizePx * 0.7),
+          around: around ? { part: around.id, insetPx: Math.round(sizePx * 0.9) } : null,
+        },
+        place: { ...center, turnDeg: 0 },
+      }),
+    ) as Lettering;
+  return [text(0), text(1)];
 }

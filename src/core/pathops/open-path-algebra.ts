@@ -33,8 +33,7 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
     }
   };
   const native = ({ path, rule }: Region): SkPath => {
-    const made = kit.NewPath();
-    drawInto(made, path);
+    const made = kit.FromCmds(commandsOf(path));
     made.setFillType(rule === 'evenodd' ? kit.FillType.EVENODD : kit.FillType.WINDING);
     return made;
   };
@@ -72,26 +71,20 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
   };
 }
 
-function drawInto(to: SkPath, path: Path): void {
-  const c = path.coords as number[];
-  let at = 0;
-  for (const verb of path.verbs as Iterable<Verb>) {
-    if (verb === 'M') to.moveTo(c[at] as number, c[at + 1] as number);
-    else if (verb === 'L') to.lineTo(c[at] as number, c[at + 1] as number);
-    else if (verb === 'Q') to.quadTo(c[at] as number, c[at + 1] as number, c[at + 2] as number, c[at + 3] as number);
-    else if (verb === 'C')
-      to.cubicTo(c[at] as number, c[at + 1] as number, c[at + 2] as number, c[at + 3] as number, c[at + 4] as number, c[at + 5] as number);
-    else to.close();
-    at += NUMBERS_OF[verb];
-  }
-}
-
 /** The library's verbs in its own order. */
 const MOVE = 0;
 const LINE = 1;
 const QUAD = 2;
 const CONIC = 3;
 const CUBIC = 4;
+
+const CLOSE = 5;
+const VERBS: Readonly<Record<Verb, number>> = { M: MOVE, L: LINE, Q: QUAD, C: CUBIC, Z: CLOSE };
+
+function commandsOf(path: Path): readonly (readonly number[])[] {
+  let at = 0;
+  return Array.from(path.verbs as Iterable<Verb>, (verb) => [VERBS[verb], ...path.coords.slice(at, (at += NUMBERS_OF[verb]))]);
+}
 
 function readCommands(commands: readonly (readonly number[])[]): Path {
   const pen = new PathPen();

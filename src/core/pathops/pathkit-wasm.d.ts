@@ -1,11 +1,6 @@
 /** The little of PathKit that is used. @source the package's own API page */
 declare module 'pathkit-wasm' {
   export interface SkPath {
-    moveTo(x: number, y: number): SkPath;
-    lineTo(x: number, y: number): SkPath;
-    quadTo(cx: number, cy: number, x: number, y: number): SkPath;
-    cubicTo(c1x: number, c1y: number, c2x: number, c2y: number, x: number, y: number): SkPath;
-    close(): SkPath;
     addPath(path: SkPath): SkPath;
     setFillType(type: unknown): void;
     getFillType(): unknown;
@@ -18,6 +13,7 @@ declare module 'pathkit-wasm' {
   }
   export interface PathKit {
     NewPath(): SkPath;
+    FromCmds(commands: readonly (readonly number[])[]): SkPath;
     readonly PathOp: Readonly<Record<'UNION' | 'DIFFERENCE' | 'INTERSECT' | 'XOR', number>>;
     readonly FillType: Readonly<Record<'WINDING' | 'EVENODD', unknown>>;
     readonly StrokeJoin: Readonly<Record<'ROUND' | 'MITER' | 'BEVEL', number>>;

@@ -30,7 +30,8 @@ export function createFontLoader(families: readonly ShippedFamily[], fetchBytes:
     return loading;
   };
   const load = async (choices: readonly FontChoice[]): Promise<void> => {
-    await Promise.all(
+    // A face that cannot be had is reported by the shelf where it is asked for; the others are drawn.
+    await Promise.allSettled(
       choices.flatMap((choice) => {
         const family = shelf.family(choice.family);
         const face = family && faceFor(family, choice);

@@ -18,6 +18,8 @@ export interface ShippedFamily {
   readonly class: string;
   readonly license: string;
   readonly source: string;
+  /** No longer offered; what is set in it stays as it is. */
+  readonly removed?: boolean;
   readonly faces: readonly ShippedFace[];
 }
 
@@ -60,7 +62,13 @@ export const createFontShelf = (families: readonly ShippedFamily[], open: Readon
           fix: 'Choose another font for this lettering.',
         });
       const typeface = open.get(faceFor(family, choice).file);
-      return typeface ? ok(typeface) : fail({ code: 'font-not-loaded', message: `${family.name} has not been loaded yet.` });
+      return typeface
+        ? ok(typeface)
+        : fail({
+            code: 'font-not-loaded',
+            message: `${family.name} cannot be had right now, so that its letters are not drawn.`,
+            fix: 'Try again in a moment, or choose another font.',
+          });
     },
   };
 };

@@ -1,6 +1,9 @@
 import { wrap, type Remote } from 'comlink';
-import { writeRecipe, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
-import type { BrandState, Draughtsman } from '$workers/draw';
+import { DRESSINGS, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
+import type { Draughtsman } from '$workers/draw';
+
+/** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
+const REST_MS = 120;
 
 /** What the page wants drawn. */
 export interface DeskOrder {
@@ -8,15 +11,24 @@ export interface DeskOrder {
   readonly palette: Palette;
   /** All marks of the brand by id, the one on the table as it is shown now. */
   readonly recipes: ReadonlyMap<string, Recipe>;
+  /** Other versions kept beside the mark, by their own ids. */
+  readonly beside?: ReadonlyMap<string, Recipe>;
 }
+
+const sameMap = (one: ReadonlyMap<string, Recipe> | undefined, other: ReadonlyMap<string, Recipe> | undefined): boolean =>
+  one === other || (one?.size === other?.size && [...(one ?? [])].every(([id, recipe]) => other?.get(id) === recipe));
+const isSame = (one: DeskOrder, other: DeskOrder): boolean =>
+  one.markId === other.markId && one.palette === other.palette && sameMap(one.recipes, other.recipes) && sameMap(one.beside, other.beside);
 
 /** The page's end of the drawing worker: always the newest order, older ones are dropped. */
 export class DrawingDesk {
   stage: ScreenPicture | undefined = $state.raw();
-  proofs: Readonly<Record<Dressing, ScreenPicture>> | undefined = $state.raw();
-  /** The other marks of the brand, by id. */
+  proofs: Readonly<Partial<Record<Dressing, ScreenPicture>>> = $state.raw({});
+  /** The other marks of the brand and the versions kept beside this one, by id. */
   others: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
   problem = $state('');
+  /** How often the stage has come to rest; what is drawn beside it is asked for anew then. */
+  rests = $state(0);
 
   readonly #worker: Worker;
   readonly draughtsman: Remote<Draughtsman>;
@@ -32,10 +44,12 @@ export class DrawingDesk {
     this.#opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`));
   }
 
-  /** Asks for a drawing; the stage comes first, then proofs and the other marks once nothing newer is wanted. */
+  /** Asks for a drawing; the stage comes first, then, once the hand rests, proofs and the other marks one by one. */
   order(order: DeskOrder): void {
+    if (this.#newest && isSame(this.#newest, order)) return;
     this.#newest = order;
     this.#serial++;
+    this.#wake?.();
     if (!this.#busy) void this.#work();
   }
 
@@ -65,19 +79,41 @@ export class DrawingDesk {
     }
   }
 
+  /** What the worker has been told, by id; recipes are never changed, so that the same object is the same news. */
+  readonly #told = new Map<string, Recipe>();
+
   async #draw(order: DeskOrder, isNewest: () => boolean): Promise<void> {
-    const state: BrandState = {
-      palette: order.palette,
-      marks: [...order.recipes].map(([id, recipe]) => ({ id, recipe: writeRecipe(recipe) })),
-    };
-    this.stage = await this.draughtsman.picture(state, order.markId, 'full', 'stage-');
-    if (!isNewest()) return;
-    this.proofs = await this.draughtsman.dressings(state, order.markId);
-    const others = new Map<string, ScreenPicture>();
-    for (const [id] of order.recipes) {
+    const all = [...order.recipes, ...(order.beside ?? [])];
+    const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
+    for (const [id, recipe] of news) this.#told.set(id, recipe);
+    // Not waited for: messages arrive in order.
+    void this.draughtsman.tell({ palette: order.palette, marks: news.map(([id, recipe]) => ({ id, recipe })) });
+    this.stage = await this.draughtsman.picture(order.markId, 'full', 'stage-');
+    if (!isNewest() || !(await this.#rested(isNewest))) return;
+    this.rests++;
+    for (const dressing of DRESSINGS) {
       if (!isNewest()) return;
-      others.set(id, await this.draughtsman.picture(state, id, 'full', `${id}-`));
+      this.proofs = { ...this.proofs, [dressing]: await this.draughtsman.picture(order.markId, dressing, `${dressing}-`) };
     }
-    this.others = others;
+    for (const [id] of all) {
+      if (!isNewest()) return;
+      this.others = new Map(this.others).set(id, await this.draughtsman.picture(id, 'full', `${id}-`));
+    }
+  }
+
+  #wake: (() => void) | undefined;
+
+  /** Waits until nothing new has come for a moment; false, at once, when something has. */
+  async #rested(isNewest: () => boolean): Promise<boolean> {
+    if (Object.keys(this.proofs).length === 0) return true;
+    await new Promise<void>((resolve) => {
+      const timer = setTimeout(resolve, REST_MS);
+      this.#wake = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
+    this.#wake = undefined;
+    return isNewest();
   }
 }

@@ -32,11 +32,21 @@ const RETRY_MS = [500, 1000, 2000, 4000, 8000];
 
 /** The mark on the table: its recipe, undo and redo, and saving by itself. Every gesture becomes one revision. */
 export class OpenMark {
-  /** As shown, a gesture in progress included. */
-  recipe: Recipe = $state.raw({ version: 1, parts: [] });
+  #shown: Recipe = $state.raw({ version: 1, parts: [] });
+  /** Called with every recipe that is shown, before the page follows: who draws it need not wait for the page. */
+  onshown: ((recipe: Recipe) => void) | undefined;
   save: SaveState = $state.raw({ kind: 'saving' });
   past: readonly Step[] = $state.raw([]);
   future: readonly Step[] = $state.raw([]);
+
+  /** As shown, a gesture in progress included. */
+  get recipe(): Recipe {
+    return this.#shown;
+  }
+  set recipe(next: Recipe) {
+    this.#shown = next;
+    this.onshown?.(next);
+  }
 
   readonly #id: string;
   readonly #address: string;

@@ -17,7 +17,7 @@ const UNREACHABLE: Problem = {
 };
 
 /** Sends JSON to one of our routes. Never throws: a dead server is an answer with status 0. */
-export async function request<T>(method: 'GET' | 'POST' | 'PUT', address: string, body?: unknown): Promise<Answer<T>> {
+export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', address: string, body?: unknown): Promise<Answer<T>> {
   try {
     const response = await fetch(address, {
       method,

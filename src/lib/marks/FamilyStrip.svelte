@@ -4,7 +4,9 @@
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from './table.svelte';
+  import TriesStrip from './TriesStrip.svelte';
 
+  const { keep }: { keep: () => void } = $props();
   const table = useTable();
   let fault = $state('');
   let working = $state(false);
@@ -27,30 +29,37 @@
   }
 </script>
 
-<section aria-label="Family">
-  <span class="label side" aria-hidden="true">Family</span>
-  {#each table.marks as mark (mark.id)}
-    <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
-      <span class="picture"
-        ><MarkPicture
-          picture={mark.id === table.info.id ? (table.desk.stage ?? table.desk.others.get(mark.id)) : table.desk.others.get(mark.id)}
-          label=""
-        /></span
-      >
-      <span class="quiet">{mark.name.toLowerCase()}</span>
-    </a>
-  {/each}
-  <button class="link" disabled={name === undefined || working} onclick={addInitial}>Add a linked initial</button>
-  {#if fault}<p role="alert">{fault}</p>{/if}
-</section>
+<div class="strip">
+  <section aria-label="Family">
+    <span class="label side" aria-hidden="true">Family</span>
+    {#each table.marks as mark (mark.id)}
+      <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
+        <span class="picture"
+          ><MarkPicture
+            picture={table.desk.others.get(mark.id) ?? (mark.id === table.info.id ? table.desk.stage : undefined)}
+            label=""
+          /></span
+        >
+        <span class="quiet">{mark.name.toLowerCase()}</span>
+      </a>
+    {/each}
+    <button class="link" disabled={name === undefined || working} onclick={addInitial}>Add a linked initial</button>
+    {#if fault}<p role="alert">{fault}</p>{/if}
+  </section>
+  <TriesStrip {keep} />
+</div>
 
 <style>
-  section {
+  .strip {
     display: flex;
-    gap: 10px;
+    gap: 14px;
     overflow-x: auto;
     padding: 12px 14px;
     border-top: 1px solid var(--color-rule);
+  }
+  section {
+    display: flex;
+    gap: 10px;
   }
   .side {
     align-self: end;

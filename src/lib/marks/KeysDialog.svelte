@@ -1,18 +1,21 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
-  import { keyRows } from './keys';
+  import { clipboardRows, keyRows } from './keys';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
 </script>
 
 <Modal bind:open title="Keys of the table" size="xs">
   <dl>
-    {#each keyRows as { keys, does } (keys)}
+    {#each [...keyRows, ...clipboardRows] as { keys, does } (keys)}
       <dt>{keys}</dt>
       <dd>{does}</dd>
     {/each}
   </dl>
-  <p class="quiet mt-3">Drag a part on the stage; Shift keeps it on a line, Alt moves the view. Drag a number’s label to change it.</p>
+  <p class="quiet mt-3">
+    Drag a part on the stage; Shift keeps it on a line, Ctrl keeps it from snapping, Alt moves the view. A double click goes into the
+    letters: drag a letter, drag a gap. Drag a number’s label to change it.
+  </p>
 </Modal>
 
 <style>

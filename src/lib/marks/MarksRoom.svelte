@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { Brief, Palette, Part, ShippedFamily } from '$core/index';
+  import type { Brief, Lettering, Palette, Part, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { OpenMark, type Step } from '$lib/client/open-mark.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
@@ -9,12 +9,16 @@
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
   import KeysDialog from './KeysDialog.svelte';
-  import { answerKey, type TableActions } from './keys';
+  import { copied } from './clipboard';
+  import CompareTry from './CompareTry.svelte';
+  import { answerKey, isTyping, type TableActions } from './keys';
+  import { adjustGap, flipLetter, nextLetter, nudgeLetter, turnLetter } from './lettering/letter-keys';
   import ProofRail from './ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
   import Stage from './Stage.svelte';
   import { StageView } from './stage-view.svelte';
   import StageLine from './StageLine.svelte';
+  import { Tries, type Kept } from './tries.svelte';
   import { provideTable, Table, type BrandInfo, type MarkInfo } from './table.svelte';
 
   interface Props {
@@ -24,9 +28,10 @@
     families: readonly ShippedFamily[];
     brief: Brief;
     secondFamily: string | undefined;
+    tries: readonly Kept[];
     steps: { readonly past: readonly Step[]; readonly future: readonly Step[] };
   }
-  const { brand, brief, secondFamily, mark, marks, families, steps }: Props = $props();
+  const { brand, brief, secondFamily, mark, marks, families, tries, steps }: Props = $props();
 
   // the room is made anew for every mark
   // svelte-ignore state_referenced_locally
@@ -41,6 +46,7 @@
       brief,
       secondFamily,
       brand.palette,
+      new Tries(tries, `/api/brands/${brand.slug}/marks/${mark.slug}/tries`),
     ),
   );
   const view = new StageView();
@@ -54,7 +60,9 @@
     table.open.restore();
     return () => table.desk.close();
   });
-  $effect(() => table.desk.order({ markId: table.info.id, palette: table.palette, recipes: table.recipes }));
+  // A change on the table is drawn before the page follows it; everything else that is drawn is followed here.
+  table.open.onshown = (recipe) => table.desk.order({ ...table.order(), recipes: new Map([...table.recipes, [table.info.id, recipe]]) });
+  $effect(() => table.desk.order(table.order()));
 
   const withSelected = (act: (part: Part) => void) => table.selected && act(table.selected);
   const actions: TableActions = {
@@ -62,23 +70,51 @@
     redo: () => table.open.redo(),
     duplicate: () => withSelected((part) => table.duplicate(part)),
     remove: () => withSelected((part) => table.remove(part)),
-    nudge: (x, y) => withSelected((part) => table.nudge(part, x, y)),
+    nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.nudge(part, x, y))),
     step: (by) => withSelected((part) => table.step(part, by)),
     selectNext: (by) => {
       const at = table.parts.findIndex(({ id }) => id === table.selectedId);
       table.selectedId = table.parts[(Math.max(at, by > 0 ? at : 0) + by + table.parts.length) % table.parts.length]?.id;
     },
-    deselect: () => (table.selectedId = undefined),
+    deselect: () => {
+      if (table.letter !== undefined || table.gap !== undefined) table.letter = table.gap = undefined;
+      else if (table.tries.comparedId) table.tries.comparedId = undefined;
+      else table.selectedId = undefined;
+    },
+    letters: () => withSelected((part) => part.kind === 'lettering' && nextLetter(table, part, 0)),
+    nextLetter: (by) => withSelected((part) => part.kind === 'lettering' && nextLetter(table, part, by)),
+    gap: (by) => withSelected((part) => part.kind === 'lettering' && adjustGap(table, part, by)),
+    turnLetter: (byDeg) => withSelected((part) => inLetter(part) && turnLetter(table, part, byDeg)),
+    flipLetter: () => withSelected((part) => inLetter(part) && flipLetter(table, part)),
+    keepTry: () => table.keepTry(),
     add: () => column?.focusAddField(),
     fit: () => view.fit(table.desk.stage?.ink),
     zoom: (factor) => view.zoom(factor),
     help: () => (keysOpen = true),
   };
   /** A nudge is one gesture from the first arrow pressed to the last let go. */
-  const released = (event: KeyboardEvent) => event.key.startsWith('Arrow') && table.commit('Move');
+  const released = (event: KeyboardEvent) => {
+    if (isTyping(event.target)) return;
+    if (event.key.startsWith('Arrow')) table.commit(event.altKey ? 'Gap' : table.letter === undefined ? 'Move' : 'Move letter');
+  };
+  const inLetter = (part: Part): part is Lettering => part.kind === 'lettering' && table.letter !== undefined;
+
+  let pasteFault = $state('');
+  function copy(event: ClipboardEvent, cut: boolean): void {
+    const part = table.selected;
+    if (isTyping(event.target) || !part || part.kind === 'unknown' || !event.clipboardData || String(getSelection() ?? '') !== '') return;
+    event.preventDefault();
+    event.clipboardData.setData('text/plain', copied(part));
+    if (cut) table.remove(part);
+  }
+  function paste(event: ClipboardEvent): void {
+    if (isTyping(event.target) || !event.clipboardData) return;
+    pasteFault = table.paste(event.clipboardData.getData('text/plain'));
+  }
 </script>
 
 <svelte:window onkeydown={(event) => answerKey(event, actions)} onkeyup={released} />
+<svelte:document oncopy={(event) => copy(event, false)} oncut={(event) => copy(event, true)} onpaste={paste} />
 <div class="room">
   <TopBar {brand} room="marks">
     <button onclick={actions.undo} disabled={table.open.past.length === 0} title="Undo {table.open.past.at(-1)?.gesture ?? ''} (Ctrl Z)"
@@ -92,6 +128,7 @@
     <SaveNote save={table.open.save} />
     <button class="help" aria-label="Keys" onclick={actions.help}>?</button>
   </TopBar>
+  {#if pasteFault}<div class="conflict" role="alert">{pasteFault}</div>{/if}
   {#if table.open.save.kind === 'conflict'}
     <div class="conflict" role="alert">
       This mark was changed elsewhere while you worked on it. Nothing was overwritten.
@@ -111,8 +148,11 @@
         showFiles={() => (filesOpen = true)}
         showColors={() => (colorsOpen = true)}
       />
-      <Stage {view} {ground} />
-      <FamilyStrip />
+      <div class="on-stage">
+        <Stage {view} {ground} />
+        {#if table.tries.compared}{#key table.tries.compared.id}<CompareTry kept={table.tries.compared} />{/key}{/if}
+      </div>
+      <FamilyStrip keep={actions.keepTry} />
     </div>
     <ProofRail />
   </main>
@@ -137,6 +177,19 @@
   .middle {
     display: grid;
     grid-template-rows: auto minmax(0, 1fr) auto;
+    min-height: 0;
+  }
+  /* The column, the stage with its strips, and the rail are painted each by itself: a change of one leaves the others as they are. */
+  main > :global(*) {
+    contain: layout paint;
+    will-change: transform;
+  }
+  .middle > :global(*) {
+    will-change: transform;
+  }
+  .on-stage {
+    position: relative;
+    display: grid;
     min-height: 0;
   }
   .conflict {

@@ -6,7 +6,7 @@
   import { dragHandle } from 'svelte-dnd-action';
   import { describePart, labelOf, type Part } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
-  import LetteringFields from './LetteringFields.svelte';
+  import LetteringFields from './lettering/LetteringFields.svelte';
   import LinkedFields from './LinkedFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
   import ShapeFields from './ShapeFields.svelte';
@@ -18,10 +18,13 @@
   const open = $derived(table.selectedId === part.id);
   const resolved = $derived(table.resolved(part.id));
   const notices = $derived(resolved?.notices ?? []);
-  const group = $derived(
-    table.desk.proofs?.['one-color'].groups.find(({ id }) => id === part.id) ?? table.desk.stage?.groups.find(({ id }) => id === part.id),
-  );
-  const tiny = $derived(group && resolved?.ink ? { groups: [group], ink: resolved.ink, parts: [] } : undefined);
+  /** From the one-color proof, which comes once the hand rests; the stage's own picture until then. */
+  const drawn = $derived(table.desk.proofs['one-color'] ?? table.desk.stage);
+  const tiny = $derived.by(() => {
+    const group = drawn?.groups.find(({ id }) => id === part.id);
+    const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;
+    return group && ink ? { groups: [group], ink, parts: [] } : undefined;
+  });
   const about = $derived(describePart(part, { family: table.family }) + (part.kind !== 'unknown' && part.hidden ? ' · hidden' : ''));
 </script>
 

@@ -28,7 +28,7 @@
   const matter = $derived(proofsThatMatter(table.brief));
   const shows = (proof: string) => showAll || matter.has(proof);
   const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead'];
-  const round = $derived(roundBox(proofs?.full));
+  const round = $derived(roundBox(proofs.full));
   const dressed = $derived([
     { id: 'one-color', caption: 'one color', ratio: contrastRatio(table.palette.ink, table.palette.paper) },
     { id: 'reversed', caption: 'reversed', ratio: contrastRatio(table.palette.paper, table.palette.ink) },
@@ -42,7 +42,7 @@
     <div class="sizes" style:background={table.palette.paper}>
       {#each SIZES_PX as widthPx (widthPx)}
         <div>
-          {#if proofs?.full.ink}
+          {#if proofs.full?.ink}
             {@const size = small(proofs.full, widthPx)}
             <span style:width="{size.width}px" style:height="{size.height}px"
               ><MarkPicture picture={proofs.full} label="At {widthPx} pixels" /></span
@@ -55,7 +55,7 @@
   {/if}
   {#if shows('round')}
     <div class="round" style:background={table.palette.paper}>
-      {#if proofs?.full && round}
+      {#if proofs.full && round}
         <svg
           viewBox="{round.left} {round.top} {round.right - round.left} {round.bottom - round.top}"
           role="img"
@@ -70,7 +70,7 @@
     <p class="quiet caption">round crop</p>
   {/if}
   {#each dressed.filter(({ id }) => shows(id)) as { id, caption, ratio } (id)}
-    <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs?.[id]} label={caption} /></div>
+    <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs[id]} label={caption} /></div>
     <p class="quiet caption">{caption} · <span class:fails={ratio < 3}>{ratio.toFixed(1)} : 1</span></p>
   {/each}
   {#if showAll || ALL.some((proof) => !matter.has(proof))}

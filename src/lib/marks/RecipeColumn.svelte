@@ -10,11 +10,23 @@
 
   interface Row {
     readonly id: string;
-    readonly part: Part;
   }
   /** While a row is dragged, the order in the air; front on top. */
   let inTheAir: readonly Row[] | undefined = $state.raw();
-  const rows = $derived(inTheAir ?? [...table.parts].reverse().map((part) => ({ id: part.id, part })));
+  // Known by their ids only, so that the list stands still while a part changes.
+  const ids = $derived(table.parts.map(({ id }) => id).join(' '));
+  const rows = $derived(
+    inTheAir ??
+      ids
+        .split(' ')
+        .filter((id) => id !== '')
+        .reverse()
+        .map((id) => ({ id })),
+  );
+  const partOf = (id: string): Part | undefined => table.parts.find((part) => part.id === id);
+
+  /** The list that is dragged in wants an array of its own. */
+  const items = $derived([...rows]);
 
   export const focusAddField = () => addField?.focus();
 
@@ -33,12 +45,15 @@
   </div>
   <div
     class="rows"
-    use:dragHandleZone={{ items: [...rows], flipDurationMs: 0, dropTargetStyle: {} }}
+    use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {} }}
     onconsider={({ detail }) => (inTheAir = detail.items)}
     onfinalize={drop}
   >
     {#each rows as row (row.id)}
-      <div><PartRow part={table.parts.find(({ id }) => id === row.id) ?? row.part} /></div>
+      {@const part = partOf(row.id)}
+      <div>
+        {#if part}<PartRow {part} />{/if}
+      </div>
     {/each}
   </div>
   {#if rows.length === 0}<p class="empty quiet">

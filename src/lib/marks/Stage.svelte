@@ -1,7 +1,12 @@
 <script lang="ts">
   import { isKnown, labelOf, type Point, type ResolvedPart } from '$core/index';
   import CropTicks from './CropTicks.svelte';
+  import Guides from './Guides.svelte';
+  import { hold } from './hold';
+  import LetterHandles from './lettering/LetterHandles.svelte';
+  import LineHandles from './lettering/LineHandles.svelte';
   import Rulers from './Rulers.svelte';
+  import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from './table.svelte';
   import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
@@ -14,19 +19,38 @@
   const { view, ground }: Props = $props();
   const table = useTable();
 
-  let fitted = false;
+  // The whole mark stays in view until somebody looks closer: a longer name or a new part never runs off the stage.
+  /** Room for the rulers and the crop ticks. */
+  const EDGE_PX = 36;
+  let began = false;
   $effect(() => {
-    if (fitted || view.widthPx === 0 || !table.desk.stage?.ink) return;
-    fitted = true;
-    view.fit(table.desk.stage.ink);
+    const ink = table.desk.stage?.ink;
+    if (!ink || view.widthPx === 0 || view.holding) return;
+    const shown = view.boxToScreen(ink);
+    const inside =
+      shown.left >= EDGE_PX && shown.top >= EDGE_PX && shown.right <= view.widthPx - EDGE_PX && shown.bottom <= view.heightPx - EDGE_PX;
+    if (!began || (view.fitted && !inside)) view.fit(ink);
+    began = true;
   });
 
   const ticks = $derived(table.selectedId ? table.resolved(table.selectedId) : undefined);
   const size = (part: ResolvedPart) =>
     part.ink ? `${(part.ink.right - part.ink.left).toFixed(1)} × ${(part.ink.bottom - part.ink.top).toFixed(1)} px` : '';
+  const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
+  const inLetters = $derived(lettering !== undefined && (table.letter !== undefined || table.gap !== undefined));
+
+  /** How far the ink's balance stands from the middle of its box. */
+  const balance = $derived.by(() => {
+    if (!ticks?.ink || !ticks.balance || guides.length > 0) return undefined;
+    const middle = (ticks.ink.left + ticks.ink.right) / 2;
+    const off = ticks.balance.x - middle;
+    if (Math.abs(off) < 0.05) return undefined;
+    const at = view.toScreen({ x: ticks.balance.x, y: ticks.ink.bottom });
+    return { x: at.x, top: view.toScreen({ x: 0, y: ticks.ink.top }).y, bottom: at.y, off };
+  });
 
   /** The frontmost part that can be taken hold of at a place: painted ink first, then ink boxes. */
-  function partAt(event: PointerEvent): string | undefined {
+  function partAt(event: MouseEvent): string | undefined {
     const free = (id: string | undefined) => {
       const part = table.parts.find((candidate) => candidate.id === id);
       return part && isKnown(part) && !part.locked && !part.hidden ? part.id : undefined;
@@ -48,48 +72,73 @@
     return { x: event.clientX - (frame?.left ?? 0), y: event.clientY - (frame?.top ?? 0) };
   };
 
+  let guides: readonly Guide[] = $state.raw([]);
+  /** On the screen, so that it is the same at every zoom. */
+  const SNAP_PX = 6;
+  const round = (value: number) => Math.round(value * 100) / 100;
+
   function take(event: PointerEvent): void {
-    if (event.button === 1 || event.altKey) return hold(event, (x, y, dx, dy) => view.pan(dx, dy));
+    if (!surface) return;
+    if (event.button === 1 || event.altKey) return hold(event, surface, ({ stepX, stepY }) => view.pan(stepX, stepY));
     if (event.button !== 0) return;
-    surface?.focus({ preventScroll: true });
+    surface.focus({ preventScroll: true });
     const id = partAt(event);
+    // Beside the letters in hand, a click lets go of them.
+    if (inLetters && id === table.selectedId) table.letter = table.gap = undefined;
     table.selectedId = id;
     const part = table.selected;
     if (!part || !isKnown(part)) return;
     const start = part.place;
+    view.holding = true;
+    const resolved = table.resolved(part.id);
+    const moving = resolved && snapLines(resolved);
+    // What follows the dragged part moves along, so that it cannot hold it.
+    const still = (table.desk.stage?.parts ?? []).flatMap((other) => {
+      const mate = table.parts.find((candidate) => candidate.id === other.id);
+      const follows =
+        mate?.kind === 'lettering' &&
+        (mate.companion?.part === part.id || (mate.line.shape === 'arc' && mate.line.around?.part === part.id));
+      const hidden = !mate || mate.kind === 'unknown' || mate.hidden;
+      const lines = other.id === part.id || follows || hidden ? undefined : snapLines(other);
+      return lines ? [lines] : [];
+    });
     hold(
       event,
-      (x, y, _dx, _dy, square) => {
-        // Shift keeps to the longer of the two directions.
-        const across = square && Math.abs(x) < Math.abs(y) ? 0 : x;
-        const down = square && Math.abs(x) >= Math.abs(y) ? 0 : y;
-        table.preview(part.id, { place: { ...start, x: round(start.x + across / view.scale), y: round(start.y + down / view.scale) } });
+      surface,
+      (held) => {
+        // Shift keeps to the longer of the two directions; Ctrl keeps out of every snap.
+        const across = held.shift && Math.abs(held.x) < Math.abs(held.y) ? 0 : held.x / view.scale;
+        const down = held.shift && Math.abs(held.x) >= Math.abs(held.y) ? 0 : held.y / view.scale;
+        const drawn = moving && !held.ctrl ? snap(moving, still, across, down, SNAP_PX / view.scale) : { dx: across, dy: down, guides: [] };
+        guides = drawn.guides;
+        table.preview(part.id, { place: { ...start, x: round(start.x + drawn.dx), y: round(start.y + drawn.dy) } });
       },
-      () => table.commit('Move'),
+      () => {
+        guides = [];
+        view.holding = false;
+        table.commit('Move');
+      },
     );
   }
-  const round = (value: number) => Math.round(value * 100) / 100;
 
-  function hold(
-    event: PointerEvent,
-    move: (x: number, y: number, dx: number, dy: number, square: boolean) => void,
-    end?: () => void,
-  ): void {
-    surface?.setPointerCapture(event.pointerId);
-    let last = { x: event.clientX, y: event.clientY };
-    const moved = (at: PointerEvent) => {
-      move(at.clientX - event.clientX, at.clientY - event.clientY, at.clientX - last.x, at.clientY - last.y, at.shiftKey);
-      last = { x: at.clientX, y: at.clientY };
-    };
-    const done = () => {
-      surface?.removeEventListener('pointermove', moved);
-      surface?.removeEventListener('pointerup', done);
-      surface?.removeEventListener('pointercancel', done);
-      end?.();
-    };
-    surface?.addEventListener('pointermove', moved);
-    surface?.addEventListener('pointerup', done);
-    surface?.addEventListener('pointercancel', done);
+  /** A double click goes into the letters. */
+  function intoLetters(event: MouseEvent): void {
+    const id = partAt(event);
+    const part = table.parts.find((candidate) => candidate.id === id);
+    if (part?.kind !== 'lettering' || part.locked) return;
+    table.selectedId = part.id;
+    const at = view.toMark(onStage(event));
+    const resolved = table.resolved(part.id);
+    const near = resolved?.lettering?.letters
+      .filter(({ text }) => text.trim() !== '')
+      .map((letter) => {
+        const { a, b, c, d, e, f } = resolved.transform;
+        const x = a * letter.at.x + c * (letter.at.y - letter.heightPx / 2) + e;
+        const y = b * letter.at.x + d * (letter.at.y - letter.heightPx / 2) + f;
+        return { index: letter.index, distance: Math.hypot(x - at.x, y - at.y) };
+      })
+      .sort((one, other) => one.distance - other.distance)[0];
+    table.letter = near?.index;
   }
 
   function wheel(event: WheelEvent): void {
@@ -97,19 +146,24 @@
     if (event.ctrlKey || event.metaKey) view.zoom(Math.exp(-event.deltaY / 240), onStage(event));
     else view.pan(-event.deltaX, -event.deltaY);
   }
+  const spoken = $derived.by(() => {
+    if (!table.selected) return '';
+    const letter = table.letter === undefined ? undefined : ticks?.lettering?.letters.find(({ index }) => index === table.letter);
+    return `, ${labelOf(table.selected)} selected${letter ? `, letter ${letter.text}` : ''}`;
+  });
 </script>
 
 <div class="stage" bind:clientWidth={view.widthPx} bind:clientHeight={view.heightPx}>
+  <div class="ground" class:clear-ground={ground === 'clear'} style:background={ground === 'clear' ? undefined : ground}></div>
   <!-- the stage takes the keys that move what is selected -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <svg
     bind:this={surface}
-    class:clear-ground={ground === 'clear'}
-    style:background={ground === 'clear' ? undefined : ground}
     role="application"
-    aria-label="Stage{table.selected ? `, ${labelOf(table.selected)} selected` : ''}"
+    aria-label="Stage{spoken}"
     tabindex="0"
     onpointerdown={take}
+    ondblclick={intoLetters}
     onwheel={wheel}
   >
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
@@ -118,6 +172,23 @@
       {/each}
     </g>
     {#if ticks?.ink}<CropTicks box={view.boxToScreen(ticks.ink)} label={size(ticks)} />{/if}
+    {#if balance}
+      <g class="balance" aria-hidden="true">
+        <line x1={balance.x} x2={balance.x} y1={balance.top - 30} y2={balance.bottom + 12} />
+        <text x={balance.x + 6} y={balance.top - 22}>optical center {balance.off > 0 ? '+' : '−'}{Math.abs(balance.off).toFixed(1)} px</text
+        >
+      </g>
+    {/if}
+    {#if lettering && ticks}
+      {#if inLetters}<LetterHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
+      {#if lettering.line.shape === 'arc' || lettering.line.shape === 'curve'}<LineHandles
+          part={lettering}
+          resolved={ticks}
+          {view}
+          {surface}
+        />{/if}
+    {/if}
+    <Guides {guides} {view} />
   </svg>
   <Rulers {view} />
   {#if table.desk.problem}<p role="alert">{table.desk.problem}</p>{/if}
@@ -126,11 +197,20 @@
 <style>
   .stage {
     position: relative;
+    contain: strict;
     overflow: hidden;
     min-height: 0;
   }
+  /* Ground and mark are layers of their own, so that a change of the mark paints the mark and nothing else. */
+  .ground {
+    position: absolute;
+    inset: 0;
+    will-change: transform;
+  }
   .stage > svg {
+    position: relative;
     display: block;
+    will-change: transform;
     width: 100%;
     height: 100%;
     touch-action: none;
@@ -141,6 +221,20 @@
   }
   g[data-part] {
     cursor: move;
+  }
+  .balance line {
+    pointer-events: none;
+    stroke: var(--color-amber);
+    stroke-dasharray: 3 3;
+    stroke-width: 1;
+  }
+  .balance text {
+    fill: var(--color-amber);
+    font-weight: 600;
+    font-size: 12px;
+    paint-order: stroke;
+    stroke: var(--color-sheet);
+    stroke-width: 4px;
   }
   p {
     position: absolute;

@@ -12,6 +12,15 @@ export interface TableActions {
   readonly fit: () => void;
   readonly zoom: (factor: number) => void;
   readonly help: () => void;
+  /** Goes into the letters of the selected lettering. */
+  readonly letters: () => void;
+  /** Goes from letter to letter. */
+  readonly nextLetter: (by: number) => void;
+  /** Closes or opens the gap after the letter in hand, in 1/1000 em. */
+  readonly gap: (by: number) => void;
+  readonly turnLetter: (byDeg: number) => void;
+  readonly flipLetter: () => void;
+  readonly keepTry: () => void;
 }
 
 export interface KeyRow {
@@ -25,6 +34,7 @@ const command = (event: KeyboardEvent) => event.ctrlKey || event.metaKey;
 const plain = (event: KeyboardEvent, ...keys: readonly string[]) => !command(event) && !event.altKey && keys.includes(event.key);
 const commanded = (event: KeyboardEvent, key: string, shift: boolean) =>
   command(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
+const withAlt = (event: KeyboardEvent, ...keys: readonly string[]) => event.altKey && !command(event) && keys.includes(event.key);
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -44,7 +54,7 @@ export const keyRows: readonly KeyRow[] = [
   { keys: 'Delete', does: 'Remove the selected part', matches: (event) => plain(event, 'Delete', 'Backspace'), act: (to) => to.remove() },
   {
     keys: 'Arrows',
-    does: 'Move by 1 px; with Shift by 10',
+    does: 'Move the part by 1 px or the letter by 5 ‰; with Shift ten times as far',
     matches: (event) => plain(event, ...Object.keys(ARROWS)),
     act: (to, event) => {
       const [x, y] = ARROWS[event.key] ?? [0, 0];
@@ -54,7 +64,7 @@ export const keyRows: readonly KeyRow[] = [
   {
     keys: 'Alt ↑ ↓',
     does: 'Bring forward, send back',
-    matches: (event) => event.altKey && !command(event) && (event.key === 'ArrowUp' || event.key === 'ArrowDown'),
+    matches: (event) => withAlt(event, 'ArrowUp', 'ArrowDown'),
     act: (to, event) => to.step(event.key === 'ArrowUp' ? 1 : -1),
   },
   {
@@ -63,7 +73,28 @@ export const keyRows: readonly KeyRow[] = [
     matches: (event) => plain(event, '[', ']'),
     act: (to, event) => to.selectNext(event.key === ']' ? 1 : -1),
   },
-  { keys: 'Esc', does: 'Select nothing', matches: (event) => plain(event, 'Escape'), act: (to) => to.deselect() },
+  { keys: 'Enter', does: 'Go into the letters', matches: (event) => plain(event, 'Enter'), act: (to) => to.letters() },
+  {
+    keys: ', .',
+    does: 'The letter before, after',
+    matches: (event) => plain(event, ',', '.'),
+    act: (to, event) => to.nextLetter(event.key === '.' ? 1 : -1),
+  },
+  {
+    keys: 'Alt ← →',
+    does: 'Close, open the gap after the letter by 5 ‰; with Shift by 50',
+    matches: (event) => withAlt(event, 'ArrowLeft', 'ArrowRight'),
+    act: (to, event) => to.gap((event.key === 'ArrowRight' ? 5 : -5) * (event.shiftKey ? 10 : 1)),
+  },
+  {
+    keys: '< >',
+    does: 'Turn the letter by 1°',
+    matches: (event) => plain(event, '<', '>'),
+    act: (to, event) => to.turnLetter(event.key === '>' ? 1 : -1),
+  },
+  { keys: 'F', does: 'Flip the letter across', matches: (event) => plain(event, 'f', 'F'), act: (to) => to.flipLetter() },
+  { keys: 'T', does: 'Keep a try', matches: (event) => plain(event, 't', 'T'), act: (to) => to.keepTry() },
+  { keys: 'Esc', does: 'Let go of the letter, of the part', matches: (event) => plain(event, 'Escape'), act: (to) => to.deselect() },
   { keys: '/', does: 'Add anything', matches: (event) => plain(event, '/'), act: (to) => to.add() },
   { keys: '0', does: 'Fit the mark to the stage', matches: (event) => plain(event, '0'), act: (to) => to.fit() },
   {
@@ -75,16 +106,26 @@ export const keyRows: readonly KeyRow[] = [
   { keys: '?', does: 'This list', matches: (event) => plain(event, '?'), act: (to) => to.help() },
 ];
 
+/** Keys that the browser turns into events of their own; listed with the others. */
+export const clipboardRows = [
+  { keys: 'Ctrl C, Ctrl X', does: 'Copy, cut the selected part' },
+  { keys: 'Ctrl V', does: 'Paste, from this or any other mark or brand' },
+] as const;
+
 /** Whether keys belong to what has the caret rather than to the table. */
-const isTyping = (target: EventTarget | null): boolean => {
+export const isTyping = (target: EventTarget | null): boolean => {
   const element = target as Partial<HTMLElement> | null;
   return element?.isContentEditable === true || /^(INPUT|TEXTAREA|SELECT)$/.test(element?.tagName ?? '');
 };
 
+/** Whether a key presses what has the focus. */
+const presses = (event: KeyboardEvent): boolean =>
+  event.key === 'Enter' && /^(BUTTON|A|SUMMARY)$/.test((event.target as Partial<HTMLElement> | null)?.tagName ?? '');
+
 /** Undo and redo work everywhere on the table; the other keys only where nobody is typing. */
 export function answerKey(event: KeyboardEvent, actions: TableActions): void {
   const row = keyRows.find(({ matches }) => matches(event));
-  if (!row || event.defaultPrevented) return;
+  if (!row || event.defaultPrevented || presses(event)) return;
   if (isTyping(event.target) && !/^(Undo|Redo)$/.test(row.does)) return;
   if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"]')) return;
   event.preventDefault();

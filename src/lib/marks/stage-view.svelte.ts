@@ -6,6 +6,10 @@ export class StageView {
   heightPx = $state(0);
   scale = $state(1);
   origin: Point = $state.raw({ x: 0, y: 0 });
+  /** Whether the whole mark is shown as `fit` left it; who zooms or pans wants to see something else. */
+  fitted = $state(false);
+  /** While something is dragged, the view holds still. */
+  holding = false;
 
   toScreen = (point: Point): Point => ({ x: this.origin.x + point.x * this.scale, y: this.origin.y + point.y * this.scale });
   toMark = (point: Point): Point => ({ x: (point.x - this.origin.x) / this.scale, y: (point.y - this.origin.y) / this.scale });
@@ -21,6 +25,7 @@ export class StageView {
     if (!box || this.widthPx === 0) return;
     const width = Math.max(box.right - box.left, 1);
     const height = Math.max(box.bottom - box.top, 1);
+    this.fitted = true;
     this.scale = Math.min((this.widthPx * 0.78) / width, (this.heightPx * 0.7) / height, 4);
     this.origin = {
       x: this.widthPx / 2 - ((box.left + box.right) / 2) * this.scale,
@@ -30,6 +35,7 @@ export class StageView {
 
   /** Zooms about a place on the screen that stays where it is. */
   zoom(factor: number, about: Point = { x: this.widthPx / 2, y: this.heightPx / 2 }): void {
+    this.fitted = false;
     const scale = Math.min(64, Math.max(0.02, this.scale * factor));
     const fixed = this.toMark(about);
     this.scale = scale;
@@ -37,6 +43,7 @@ export class StageView {
   }
 
   pan(x: number, y: number): void {
+    this.fitted = false;
     this.origin = { x: this.origin.x + x, y: this.origin.y + y };
   }
 }

@@ -10,11 +10,16 @@ import {
   nameLettering,
   removePart,
   restack,
+  ringTexts,
+  forgetWaiting,
+  labelOf,
+  retext,
   secondLine,
   expect,
   type Brief,
   type FormName,
   type KnownPart,
+  type Lettering,
   type Palette,
   type Part,
   type PartChange,
@@ -22,8 +27,10 @@ import {
   type ResolvedPart,
   type ShippedFamily,
 } from '$core/index';
-import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
+import { pasted } from './clipboard';
+import type { Tries } from './tries.svelte';
 
 export interface MarkInfo {
   readonly id: string;
@@ -50,7 +57,11 @@ export interface Addable {
 
 /** The table in use: what is open, what is selected, and everything that can be done to it. */
 export class Table {
-  selectedId: string | undefined = $state();
+  #selectedId: string | undefined = $state();
+  /** The letter in hand, counted in typed letters of the selected lettering. */
+  letter: number | undefined = $state();
+  /** The gap in hand, by the letter before it. */
+  gap: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
 
   constructor(
@@ -64,8 +75,17 @@ export class Table {
     /** The brand's face for second lines, when one was chosen in the type room. */
     readonly secondFamily: string | undefined,
     palette: Palette,
+    readonly tries: Tries,
   ) {
     this.palette = palette;
+  }
+
+  get selectedId(): string | undefined {
+    return this.#selectedId;
+  }
+  set selectedId(id: string | undefined) {
+    if (id !== this.#selectedId) this.letter = this.gap = undefined;
+    this.#selectedId = id;
   }
 
   readonly parts: readonly Part[] = $derived.by(() => this.open.recipe.parts);
@@ -74,6 +94,12 @@ export class Table {
   readonly recipes: ReadonlyMap<string, Recipe> = $derived.by(
     () => new Map(this.marks.map((mark) => [mark.id, mark.id === this.info.id ? this.open.recipe : mark.recipe])),
   );
+
+  /** What is to be drawn. */
+  order(): DeskOrder {
+    return { markId: this.info.id, palette: this.palette, recipes: this.recipes, beside: this.#beside };
+  }
+  readonly #beside: ReadonlyMap<string, Recipe> = $derived.by(() => new Map(this.tries.kept.map(({ id, recipe }) => [id, recipe])));
 
   family = (id: string): ShippedFamily | undefined => this.families.find((family) => family.id === id);
   resolved = (id: string): ResolvedPart | undefined => this.desk.stage?.parts.find((part) => part.id === id);
@@ -86,6 +112,28 @@ export class Table {
   change(id: string, gesture: string, change: PartChange): void {
     this.open.commit(gesture, changePart(this.open.recipe, id, change));
   }
+  previewRecipe(recipe: Recipe): void {
+    this.open.preview(recipe);
+  }
+  previewLettering(part: Lettering, next: Lettering): void {
+    this.preview(part.id, next === part ? {} : next);
+  }
+  /** Another text; what was done to its letters goes along. */
+  retext(part: Lettering, text: string): void {
+    this.preview(part.id, retext(part, text));
+  }
+  forgetWaiting(part: Lettering): void {
+    this.change(part.id, 'Forget adjustments', forgetWaiting(part));
+  }
+  /** A point on the middle of a drawn curve's last piece. */
+  addCurvePoint(part: Lettering): void {
+    if (part.line.shape !== 'curve') return;
+    const [a, b] = part.line.points.slice(-2);
+    if (!a || !b) return;
+    const fresh = { x: b.x + (b.x - a.x) / 2, y: b.y, inX: -(b.x - a.x) / 4, inY: 0, outX: (b.x - a.x) / 4, outY: 0 };
+    this.change(part.id, 'Add curve point', { line: { ...part.line, points: [...part.line.points, fresh] } });
+  }
+  nameOf = (part: Part): string => labelOf(part);
   commit(gesture: string): void {
     this.open.commit(gesture);
   }
@@ -115,6 +163,21 @@ export class Table {
   nudge(part: Part, x: number, y: number): void {
     if (part.kind === 'unknown' || part.locked) return;
     this.preview(part.id, { place: { ...part.place, x: part.place.x + x, y: part.place.y + y } });
+  }
+  /** A part from the clipboard; what is not ours is left alone. */
+  paste(text: string): string {
+    const next = pasted(this.open.recipe, text);
+    if (!next.ok) return next.problems.map(({ message }) => message).join(' ');
+    if (next.value) {
+      this.open.commit('Paste', next.value.recipe);
+      this.selectedId = next.value.id;
+    }
+    return '';
+  }
+  /** Keeps the mark as it stands beside itself. */
+  keepTry(): void {
+    this.open.commit('Change');
+    void this.tries.keep(this.open.recipe, `Try ${this.tries.kept.length + 1}`);
   }
   /** Puts the part's ink on the mark's middle line. */
   centerOnMark(part: Part): void {
@@ -147,12 +210,30 @@ export class Table {
         label: 'Second line',
         hint: 'smaller, lighter, opened up',
         words: ['descriptor', 'est. line', 'tagline', 'text', 'subtitle'],
-        add: () =>
-          this.add(
-            secondLine(freePartId(recipe, 'second'), 'Second line', name, this.resolved(name.id)?.ink, this.secondFamily),
-            'Add second line',
-          ),
+        add: () => this.add(secondLine(freePartId(recipe, 'second'), 'Second line', name, this.secondFamily), 'Add second line'),
       });
+    const round = recipe.parts.findLast((part) => part.kind === 'shape' && part.form.form !== 'panel');
+    letterings.push({
+      id: 'ring-text',
+      label: 'Ring text',
+      hint: round ? `around ${labelOf(round).toLowerCase()}, above and below` : 'above and below, on one center',
+      words: ['circle', 'badge', 'arc', 'round', 'text', 'arch', 'curved'],
+      add: () => {
+        const upper = freePartId(recipe, 'ring-text');
+        const lower = freePartId({ ...recipe, parts: [...recipe.parts, { kind: 'unknown', id: upper, original: {} }] }, 'ring-text');
+        const around =
+          round?.kind === 'shape' ? { id: round.id, radiusPx: Math.min(round.form.widthPx, round.form.heightPx) / 2 } : undefined;
+        const [over, under] = ringTexts(
+          [upper, lower],
+          [this.brand.name, 'Since the first day'],
+          (name?.kind === 'lettering' ? name.font.family : undefined) ?? 'marcellus',
+          around,
+          ink,
+        );
+        this.open.commit('Add ring text', addPart(addPart(recipe, under), over));
+        this.selectedId = over.id;
+      },
+    });
     const shapes = (Object.keys(forms) as FormName[]).map((form): Addable => ({
       id: form,
       label: forms[form].label,

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { changePart, writeRecipe, type Palette, type Recipe, type ScreenPicture } from '$core/index';
+  import { changePart, type Palette, type Recipe, type ScreenPicture } from '$core/index';
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import WordDrawing from '$lib/ui/WordDrawing.svelte';
@@ -37,13 +37,13 @@
       for (const font of wanted) {
         // The mark as it stands, everything done to its lettering included; only the face is another.
         const recipe = changePart(mark.recipe, name.id, { font });
-        const state = {
-          palette,
-          marks: marks.map((each) => ({ id: each.id, recipe: writeRecipe(each.id === mark.id ? recipe : each.recipe) })),
-        };
         pictures.set(
           font.family,
-          await trials.drawing.ask((draughtsman) => draughtsman.picture(state, mark.id, 'full', `${font.family}-`)),
+          await trials.drawing.ask(async (draughtsman) => {
+            const shown = marks.map((each) => ({ id: each.id, recipe: each.id === mark.id ? recipe : each.recipe }));
+            void draughtsman.tell({ palette, marks: shown });
+            return draughtsman.picture(mark.id, 'full', `${font.family}-`);
+          }),
         );
       }
       if (newest) inMark = pictures;

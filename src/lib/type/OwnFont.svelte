@@ -1,5 +1,6 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
+  import { request, sentences } from '$lib/client/request';
   import { useTrials } from './trials.svelte';
 
   const trials = useTrials();
@@ -17,6 +18,14 @@
     readonly notes?: readonly string[];
     readonly detail?: string;
     readonly problems?: readonly { readonly fix?: string }[];
+  }
+
+  const own = $derived(trials.families.filter(({ id: family }) => family.startsWith('own-')));
+  /** Marks that use a removed font keep their pictures. */
+  async function remove(family: string, removed: boolean): Promise<void> {
+    const answer = await request('PATCH', `/api/brands/${trials.brand.slug}/fonts/${family}`, { removed });
+    [said, fault] = ['', answer.ok ? '' : sentences(answer.problems)];
+    if (answer.ok) await invalidateAll();
   }
 
   async function take(field: HTMLInputElement): Promise<void> {
@@ -57,6 +66,18 @@
       onchange={(event) => take(event.currentTarget)}
     />
   </label>
+  {#if own.length > 0}
+    <ul>
+      {#each own as family (family.id)}
+        <li>
+          <span class:gone={family.removed}>{family.name}</span>
+          <button class="link" onclick={() => remove(family.id, !family.removed)}
+            >{family.removed ? `Bring ${family.name} back` : `Remove ${family.name}`}</button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
   {#if said}<p class="quiet" role="status">{said}</p>{/if}
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
 </section>
@@ -78,6 +99,15 @@
     border: 1px solid var(--color-rule);
     background-color: var(--color-sheet);
     font-size: 12px;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    gap: 10px;
+  }
+  .gone {
+    color: var(--color-quiet);
+    text-decoration: line-through;
   }
   .choose {
     position: relative;

@@ -91,10 +91,12 @@ export class Trials {
     catalogue: Readonly<Record<string, CatalogueEntry>>,
     readonly drawing: DrawingDesk,
   ) {
-    const rows = families.flatMap((family) => {
-      const entry = catalogue[faceFor(family, { family: family.id, style: 'normal', axes: {} }).file];
-      return entry ? [{ family, entry }] : [];
-    });
+    const rows = families
+      .filter(({ removed }) => !removed)
+      .flatMap((family) => {
+        const entry = catalogue[faceFor(family, { family: family.id, style: 'normal', axes: {} }).file];
+        return entry ? [{ family, entry }] : [];
+      });
     const read = createQualityReader(rows.filter(({ family }) => !family.id.startsWith('own-')).map(({ entry }) => entry));
     this.all = rows.map(({ family, entry }) => {
       const qualities = read(entry);

@@ -23,18 +23,19 @@ const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', styl
 describe('a second line', () => {
   it('stands clear below the name, smaller, lighter, upper case and opened up (common practice)', () => {
     const nameInk = inkOf(name).ink;
-    const second = secondLine('second', 'kite workshop', name, nameInk);
-    const ink = inkOf(second).ink;
+    const second = secondLine('second', 'kite workshop', name);
+    const ink = inkOf(name, second).parts[1]?.ink;
     expect(ink?.top ?? 0).toBeGreaterThan(nameInk?.bottom ?? Infinity);
     expect(second.sizePx).toBeLessThan(name.sizePx / 2);
+    expect(inkOf({ ...name, sizePx: 300 }, second).parts[1]?.lettering?.sizePx).toBeCloseTo(300 * 0.28, 6);
     expect(second.font.axes['wght']).toBe(420);
-    expect([second.case, second.trackingPermille > 100, second.place.x]).toEqual(['upper', true, name.place.x]);
+    expect([second.case, second.trackingPermille > 100, second.companion?.part]).toEqual(['upper', true, 'name']);
     expect(second.paint).toEqual(name.paint);
   });
 
   it('takes the brand’s face for second lines where one was chosen', () => {
-    expect(secondLine('second', 'x', name, undefined, 'marcellus').font.family).toBe('marcellus');
-    expect(secondLine('second', 'x', name, undefined).font.family).toBe('jost');
+    expect(secondLine('second', 'x', name, 'marcellus').font.family).toBe('marcellus');
+    expect(secondLine('second', 'x', name).font.family).toBe('jost');
   });
 });
 

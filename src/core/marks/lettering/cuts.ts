@@ -90,23 +90,54 @@ function taken(cut: Cut, around: Bounds): Path | undefined {
   return undefined;
 }
 
-/** An outline with one cut made in it. @param around the box the cut stands in, in the outline's plane */
-export function cutThrough(outline: Region, cut: Cut, around: Bounds, paths: PathAlgebra): Region {
-  const own = boundsOf(outline.path);
-  if (!own) return outline;
+/** A cut made ready for one outline: what it does there, and a key that says everything it depends on besides the outline. */
+export interface ReadyCut {
+  readonly key: string;
+  readonly apply: (outline: Region, paths: PathAlgebra) => Region;
+}
+
+/** A level bar that crosses a letter whole is the same bar wherever the letter stands. */
+const shortened = (cut: Cut, out: Path, own: Bounds): Path => {
+  const reach = boundsOf(out);
+  if (cut.form !== 'bar' || cut.angleDeg % 180 !== 0 || !reach || reach.left > own.left || reach.right < own.right) return out;
+  return box(own.left - 1, reach.top, own.right + 1, reach.bottom);
+};
+
+/**
+ * Makes a cut ready for an outline.
+ * @param around the box the cut stands in, in the outline's plane; @param own the outline's own box
+ * @returns nothing when the cut does not meet the outline
+ */
+export function prepareCut(cut: Cut, around: Bounds, own: Bounds | undefined): ReadyCut | undefined {
+  if (!own) return undefined;
   if (cut.form !== 'slice') {
-    const out = taken(cut, around);
-    const reach = out && boundsOf(out);
+    const whole = taken(cut, around);
+    const reach = whole && boundsOf(whole);
     const meets = reach && reach.left < own.right && reach.right > own.left && reach.top < own.bottom && reach.bottom > own.top;
-    return out && meets && cut.gapPermille + (cut.form === 'free' ? 1 : 0) > 0 ? paths.combine('subtract', outline, region(out)) : outline;
+    if (!whole || !meets || (cut.form !== 'free' && cut.gapPermille === 0)) return undefined;
+    const out = shortened(cut, whole, own);
+    return {
+      key: `out ${out.coords.map((value) => value.toFixed(4)).join()}`,
+      apply: (outline, paths) => paths.combine('subtract', outline, region(out)),
+    };
   }
   const map = standing(cut, around);
-  const far = 4 * (Math.hypot(widthOf(around), heightOf(around)) + Math.hypot(widthOf(own), heightOf(own)) + cut.gapPermille) + 1000;
-  const half = (from: number, to: number) => region(mapPath(box(-far, from, far, to), map));
-  const near = paths.combine('intersect', outline, half(-far, -cut.gapPermille / 2));
-  const other = paths.combine('intersect', outline, half(cut.gapPermille / 2, far));
   const along = { x: map.a * cut.shiftPermille, y: map.b * cut.shiftPermille };
-  const pushed: Region = { ...other, path: mapPath(other.path, translation(along.x, along.y)) };
-  // The two sides lie apart unless one was pushed; welding keeps one rule for both.
-  return paths.weld([near, pushed]);
+  const key = `slice ${Object.values(map)
+    .map((value: number) => value.toFixed(4))
+    .join()} ${cut.gapPermille} ${cut.shiftPermille}`;
+  const apply = (outline: Region, paths: PathAlgebra): Region => {
+    const far = 4 * (Math.hypot(widthOf(around), heightOf(around)) + Math.hypot(widthOf(own), heightOf(own)) + cut.gapPermille) + 1000;
+    const half = (from: number, to: number) => region(mapPath(box(-far, from, far, to), map));
+    const near = paths.combine('intersect', outline, half(-far, -cut.gapPermille / 2));
+    const other = paths.combine('intersect', outline, half(cut.gapPermille / 2, far));
+    const pushed: Region = { ...other, path: mapPath(other.path, translation(along.x, along.y)) };
+    // The two sides lie apart unless one was pushed; welding keeps one rule for both.
+    return paths.weld([near, pushed]);
+  };
+  return { key, apply };
 }
+
+/** An outline with one cut made in it. @param around the box the cut stands in, in the outline's plane */
+export const cutThrough = (outline: Region, cut: Cut, around: Bounds, paths: PathAlgebra): Region =>
+  prepareCut(cut, around, boundsOf(outline.path))?.apply(outline, paths) ?? outline;

@@ -1,10 +1,10 @@
-import { apply, boundsOf, compose, mapPath, warpPath, type Affine, type Bounds, type Region } from '../../geometry';
+import { apply, boundsOf, compose, mapPath, translation, warpPath, type Affine, type Bounds, type Region } from '../../geometry';
 import { restingValue, type FontShelf, type Typeface } from '../../type';
 import type { Problem } from '../../result/result';
 import type { Paint } from '../paint';
 import type { DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
 import { beltAround } from './belts';
-import { cutThrough } from './cuts';
+import { cutThrough, prepareCut } from './cuts';
 import { fitLine } from './fit';
 import {
   flushLine,
@@ -181,7 +181,7 @@ function targetOf(
 function followedCircle(part: Lettering, context: DrawContext): { readonly circle?: Circle; readonly notices: readonly Problem[] } {
   if (part.line.shape !== 'arc' || !part.line.around) return { notices: [] };
   const sibling = context.sibling(part.line.around.part);
-  const facts = sibling?.picture.lettering?.circle;
+  const facts = sibling?.lettering?.circle;
   const ink = sibling?.ink;
   if (!ink)
     return {
@@ -198,17 +198,23 @@ function followedCircle(part: Lettering, context: DrawContext): { readonly circl
 function companionOf(part: Lettering, context: DrawContext) {
   if (!part.companion) return undefined;
   const first = context.sibling(part.companion.part);
-  if (!first?.ink || !first.picture.lettering)
+  if (!first?.ink || !first.lettering)
     return {
       notice: { code: 'first-line-gone', message: 'The first line that this one stays with is gone.', fix: 'Let it stand by itself.' },
     };
-  const { sizePx } = first.picture.lettering;
+  const { sizePx } = first.lettering;
   return {
     sizePx: part.companion.sizePercent === null ? part.sizePx : Math.max(0.1, (sizePx * part.companion.sizePercent) / 100),
     center: (first.ink.left + first.ink.right) / 2,
     top: first.ink.bottom + (part.companion.gapPermille * sizePx) / 1000,
   };
 }
+
+/** A map as part of a key: what differs by less than a millionth is the same. */
+const rounded = (map: Affine): string =>
+  Object.values(map)
+    .map((value: number) => value.toFixed(6))
+    .join();
 
 const nonzero = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
 
@@ -259,45 +265,88 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
   const placing = placeOnLine(part, text, sizePx, capHeight, flatInk, circle);
   const toPx: Affine = { a: sizePx / 1000, b: 0, c: 0, d: sizePx / 1000, e: 0, f: 0 };
 
+  // The box of cuts through the whole line: its advance and its capitals, which no letter's own ways change.
+  const lineBox = {
+    left: Math.min(...text.lines.map(({ letters: own }) => own[0]?.left ?? 0)),
+    right: Math.max(...text.lines.map(({ letters: own }) => own.at(-1)?.right ?? 0)),
+    top: -capHeight * (text.lines[0]?.size ?? 1),
+    bottom: text.lines.at(-1)?.baseline ?? 0,
+  };
   const nodes: PaintedFill[] = [];
   const places: LetterPlace[] = [];
   const whole = part.cuts.filter(({ at }) => at === null);
   const fill = ({ path, rule }: Region, paint: Paint, opacity: number): PaintedFill => ({ kind: 'fill', path, rule, paint, opacity });
-  /** From flat text to the part's pixels: rigid where letters keep their form, else bent. */
-  const placed = (region: Region, map: Affine, letter: FlatLetter, bendsAlways = false): Region => {
-    const rigid = bendsAlways && placing.warp ? undefined : placing.rigid?.(letter);
-    if (rigid) return { ...region, path: mapPath(region.path, compose(toPx, compose(rigid, map))) };
-    if (!placing.warp) return { ...region, path: mapPath(region.path, compose(toPx, map)) };
-    const bent = warpPath(mapPath(region.path, map), placing.warp, (BEND_PX * 1000) / sizePx);
-    return { ...region, path: mapPath(bent, toPx) };
+  const tolerance = (BEND_PX * 1000) / sizePx;
+  /** From flat text to the part's pixels: rigid where letters keep their form, else bent. @param key names the region, so that its bend can be remembered */
+  const placed = (region: Region, map: Affine, letter: FlatLetter, key?: string): Region => {
+    const rigid = placing.rigid?.(letter);
+    const { warp } = placing;
+    const keeps = (to: Affine): Region => ({
+      ...region,
+      path: key === undefined ? mapPath(region.path, to) : context.remember(`${key} to ${rounded(to)}`, () => mapPath(region.path, to)),
+    });
+    if (rigid && !placing.bends && key !== undefined) return keeps(compose(toPx, compose(rigid, map)));
+    if (!warp) return keeps(compose(toPx, map));
+    const anchored = placing.bentAtAnchor;
+    if (rigid && anchored && key !== undefined) {
+      // On a circle a letter is bent once, at the anchor, and turned to its place.
+      const middle = (letter.left + letter.right) / 2;
+      const home = compose(translation(-middle, 0), map);
+
+      const path = context.remember(`${key} bent ${anchored.key} ${tolerance} ${rounded(home)}`, () =>
+        warpPath(mapPath(region.path, home), anchored.warp, tolerance),
+      );
+      const there = compose(toPx, compose(rigid, translation(middle, 0)));
+      return {
+        ...region,
+        path: context.remember(`${key} bent ${anchored.key} ${tolerance} ${rounded(home)} to ${rounded(there)}`, () =>
+          mapPath(path, there),
+        ),
+      };
+    }
+    return { ...region, path: mapPath(warpPath(mapPath(region.path, map), warp, tolerance), toPx) };
   };
 
   for (const letter of letters) {
-    places.push(placeOf(letter, placing, toPx, capHeight));
-    if (letter.outline.path.verbs === '' || letter.look?.hidden) continue;
+    if (letter.outline.path.verbs === '' || letter.look?.hidden) {
+      places.push(placeOf(letter, placing, toPx, capHeight, undefined));
+      continue;
+    }
     const { region: own, key } = ownRegion(part, letter, context);
+    let drawnKey = key;
     let region = own;
     let { map } = letter;
-    if (whole.length > 0 && flatInk) {
-      // Cuts through the whole line are made in the flat text, so that they bend with it.
-      const flat = { ...own, path: mapPath(own.path, map) };
-      const full = `${key} in ${JSON.stringify(map)} of ${JSON.stringify(flatInk)} ${whole.map(cutKey).join()}`;
-      region = context.remember(full, () => whole.reduce((cut, each) => cutThrough(cut, each, flatInk, context.paths), flat));
-      map = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+    if (whole.length > 0) {
+      // Cuts through the whole line are made in the flat text, so that they bend with it; seen from the letter, so that one that has only moved is known again.
+      const home = compose(translation(-letter.left, 0), map);
+      const around = { ...lineBox, left: lineBox.left - letter.left, right: lineBox.right - letter.left };
+      region = { ...own, path: mapPath(own.path, home) };
+      drawnKey += ` at ${rounded(home)}`;
+      for (const cut of whole) {
+        const before = region;
+        const made = prepareCut(cut, around, boundsOf(before.path));
+        if (!made) continue;
+        drawnKey += ` ${made.key}`;
+        region = context.remember(drawnKey, () => made.apply(before, context.paths));
+      }
+      map = translation(letter.left, 0);
     }
-    nodes.push(fill(placed(region, map, letter), letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1));
+    const shown = placed(region, map, letter, drawnKey);
+    places.push(placeOf(letter, placing, toPx, capHeight, boundsOf(shown.path)));
+    nodes.push(fill(shown, letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1));
     for (const belt of part.belts) {
       const box = boundsOf(letter.outline.path);
       if (belt.at.index !== letter.index || !box || !letterIs(part, letter, belt.at.letter)) continue;
       const { id: _id, at: _at, paint, ...numbers } = belt;
-      const ring = context.remember(`${key} belt ${JSON.stringify(numbers)}`, () => beltAround(own, belt, box, context.paths));
-      if (ring.path.verbs !== '') nodes.push(fill(placed(ring, letter.map, letter), paint ?? letter.look?.paint ?? part.paint, 1));
+      const beltKey = `${key} belt ${JSON.stringify(numbers)}`;
+      const ring = context.remember(beltKey, () => beltAround(own, belt, box, context.paths));
+      if (ring.path.verbs !== '') nodes.push(fill(placed(ring, letter.map, letter, beltKey), paint ?? letter.look?.paint ?? part.paint, 1));
     }
   }
   if (letters.some(({ look }) => look?.underlined))
     for (const line of text.lines)
       for (const { region, first } of underlines(line.letters, context.paths))
-        nodes.push(fill(placed(region, { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, first, true), first.look?.paint ?? part.paint, 1));
+        nodes.push(fill(placed(region, { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, first), first.look?.paint ?? part.paint, 1));
 
   const advancePx = (Math.max(0, ...text.lines.map(({ advance }) => advance)) * sizePx) / 1000;
   const ring = part.line.shape === 'arc' ? circleFacts(part, circle, capHeight, sizePx, placing) : undefined;
@@ -364,43 +413,25 @@ function originOf(
 }
 
 /** Where a letter stands, in the part's pixels. */
-function placeOf(letter: FlatLetter, placing: LinePlacing, toPx: Affine, capHeight: number): LetterPlace {
+function placeOf(letter: FlatLetter, placing: LinePlacing, toPx: Affine, capHeight: number, ink: Bounds | undefined): LetterPlace {
   const middle = { x: (letter.left + letter.right) / 2, y: letter.baseline };
   const scale = toPx.a;
-  const box = boundsOf(letter.outline.path, letter.map);
+  const base = {
+    index: letter.index,
+    count: letter.letter.count,
+    text: letter.letter.text,
+    halfWidthPx: ((letter.right - letter.left) / 2) * scale,
+    heightPx: capHeight * scale,
+    ink,
+  };
   const rigid = placing.rigid?.(letter);
-  const base = { index: letter.index, count: letter.letter.count, text: letter.letter.text };
-  const halfWidthPx = ((letter.right - letter.left) / 2) * scale;
-  const heightPx = capHeight * scale;
   if (rigid) {
     const map = compose(toPx, rigid);
-    return {
-      ...base,
-      at: apply(map, middle),
-      angleDeg: (Math.atan2(map.b, map.a) * 180) / Math.PI,
-      halfWidthPx,
-      heightPx,
-      ink: boundsOf(letter.outline.path, compose(map, letter.map)),
-    };
+    return { ...base, at: apply(map, middle), angleDeg: (Math.atan2(map.b, map.a) * 180) / Math.PI };
   }
   if (placing.warp) {
     const at = placing.warp(middle.x, middle.y);
-    const ink = box && boundsOf(warpPath(mapPath(letter.outline.path, letter.map), placing.warp, 1), toPx);
-    return {
-      ...base,
-      at: { x: at.x * scale, y: at.y * scale },
-      angleDeg: (Math.atan2(at.acrossY, at.acrossX) * 180) / Math.PI,
-      halfWidthPx,
-      heightPx,
-      ink,
-    };
+    return { ...base, at: { x: at.x * scale, y: at.y * scale }, angleDeg: (Math.atan2(at.acrossY, at.acrossX) * 180) / Math.PI };
   }
-  return {
-    ...base,
-    at: { x: middle.x * scale, y: middle.y * scale },
-    angleDeg: 0,
-    halfWidthPx,
-    heightPx,
-    ink: box && { left: box.left * scale, top: box.top * scale, right: box.right * scale, bottom: box.bottom * scale },
-  };
+  return { ...base, at: { x: middle.x * scale, y: middle.y * scale }, angleDeg: 0 };
 }

@@ -1,5 +1,7 @@
 export { createGaps, createLooks, forgetWaiting, lettersOf, retext, waiting, type OwnLook } from './anchors';
-export { spacingOf, type SpacingView } from './spacing-view';
+export { withEveryLook, withGap, withLook, withNewBelt, withNewCut, type LetterTarget, type LookChange } from './edit-letters';
+export { letterForms, type LetterForm } from './letter-forms';
+export { spacingOf, type SeenGap, type SpacingView } from './spacing-view';
 export {
   BELT_FORMS,
   CUT_FORMS,

@@ -12,10 +12,14 @@ export interface Circle {
 
 /** Where letters go from the flat text: all in 1/1000 em of the part's size. */
 export interface LinePlacing {
-  /** Letters that keep their form: where the flat plane goes for this one. */
+  /** Whether letters bend with the line rather than keep their form. */
+  readonly bends?: boolean;
+  /** Where the flat plane goes for a letter that keeps its form. */
   readonly rigid?: (letter: FlatLetter) => Affine;
   /** Letters and lines that bend: where every point goes. Underlines always do. */
   readonly warp?: Warp;
+  /** On a circle every place is like every other: how a letter is bent at the anchor, and a key that names this bend. Rotated to its place, it is bent there. */
+  readonly bentAtAnchor?: { readonly warp: Warp; readonly key: string };
   readonly notices: readonly Problem[];
   /** Text length to an angle, in degrees per 1/1000 em, on circles. */
   readonly sweepDeg?: number;
@@ -55,6 +59,7 @@ export function placeOnLine(
   if (line.shape === 'envelope') {
     if (!ink) return STRAIGHT;
     return {
+      bends: true,
       warp: envelope(line.form, line.amountPercent / 100, ENVELOPE_FROM[line.from], { left: ink.left, right: ink.right, capHeight }),
       notices: [],
     };
@@ -83,7 +88,10 @@ export function placeOnLine(
     const circle = arcBaseline(radius, line.side, line.startDeg);
     // An arch keeps its crown at the part's origin; a ring its center.
     const moved = line.form === 'arch' ? shifted(circle, 0, line.side === 'over' ? radius : -radius) : circle;
-    return { ...along(moved, line.letters, height, 0), notices, sweepDeg };
+    const crown = shifted(arcBaseline(radius, line.side, 0), 0, line.side === 'over' ? radius : -radius);
+    const bent =
+      line.letters === 'bent' ? { bentAtAnchor: { warp: bendAlong(crown, height, 0), key: `${line.side} ${radius} ${height}` } } : {};
+    return { ...along(moved, line.letters, height, 0), ...bent, notices, sweepDeg };
   }
   const curve = curveBaseline(line.points.map((point) => scaledNode(point, perPx)));
   if (!curve.ok) return { notices: curve.problems };
@@ -114,12 +122,17 @@ const shifted = (baseline: Baseline, x: number, y: number): Baseline => ({
 });
 
 /** Letters turned on a baseline keep their form; the middle of each advance stands on the line. */
-function along(baseline: Baseline, letters: 'turned' | 'bent', height: number, anchor: number): Pick<LinePlacing, 'rigid' | 'warp'> {
+function along(
+  baseline: Baseline,
+  letters: 'turned' | 'bent',
+  height: number,
+  anchor: number,
+): Pick<LinePlacing, 'rigid' | 'warp' | 'bends'> {
   const warp = bendAlong(baseline, height, anchor);
-  if (letters === 'bent') return { warp };
   const spacing = spacingAtHeight(baseline, height, anchor);
   return {
     warp,
+    bends: letters === 'bent',
     rigid: ({ left, right }) => {
       const middle = (left + right) / 2;
       const { x, y, cos, sin } = baseline.at(spacing.along(middle));

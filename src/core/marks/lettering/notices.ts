@@ -48,7 +48,16 @@ function axisNotices(part: Lettering, face: Typeface, family: string): readonly 
 export function noticesOf(part: Lettering, text: FlatText, face: Typeface, fonts: FontShelf): readonly Problem[] {
   if (part.text.trim() === '') return [{ code: 'empty-text', message: 'This lettering has no text yet.', fix: 'Type the name.' }];
   const family = fonts.family(part.font.family)?.name ?? part.font.family;
-  const notices: Problem[] = [...featureNotices(part, face, family), ...axisNotices(part, face, family)];
+  const removed: readonly Problem[] = fonts.family(part.font.family)?.removed
+    ? [
+        {
+          code: 'font-removed',
+          message: `${family} was removed from this brand; this lettering keeps its picture.`,
+          fix: 'Choose another font, or bring it back in the type room.',
+        },
+      ]
+    : [];
+  const notices: Problem[] = [...removed, ...featureNotices(part, face, family), ...axisNotices(part, face, family)];
   if (text.missing.length > 0) {
     const lender = FALLBACK_FAMILIES.find((id) => lendable(fonts, id, text.missing));
     notices.push({

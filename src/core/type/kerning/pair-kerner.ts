@@ -27,10 +27,13 @@ export function fontKern(left: Letter, right: Letter): number {
   return ((advance(1) - advance(0)) * left.scale * 1000) / left.instance.metrics.unitsPerEm;
 }
 
-/** A kerner for one line. Letters are remembered by glyph, so that a long line costs a few microseconds a pair. */
+/** Pairs remembered, of all fonts together. */
+const PAIRS_KEPT = 5000;
+const known = new Map<string, number>();
+
+/** A kerner for one line. Letters are remembered by glyph and pairs by their letters, so that a line costs a few microseconds a pair. */
 export function createPairKerner(kerning: Kerning, strengthPercent: number, features: FeatureSettings): PairKerner {
   if (kerning !== 'optical') return () => 0;
-  const known = new Map<string, number>();
 
   const kitOf = (letter: Letter): OpticalKit => opticalKit(letter.face, letter.axes, features);
   const sided = (letter: Letter, kit: OpticalKit): Sided | undefined => {
@@ -50,7 +53,7 @@ export function createPairKerner(kerning: Kerning, strengthPercent: number, feat
     if (!one || !other) return 0;
     // Scripts that join by design overlap on purpose; their own spacing stands.
     if (one.kit.joins || other.kit.joins) return fontKern(left, right);
-    const key = `${one.shape.id} ${other.shape.id}`;
+    const key = `${one.shape.id} ${other.shape.id} ${strengthPercent}`;
     const kept = known.get(key);
     if (kept !== undefined) return kept;
     const optical =
@@ -68,6 +71,8 @@ export function createPairKerner(kerning: Kerning, strengthPercent: number, feat
         strengthPercent,
       );
     const kern = optical ?? fontKern(left, right);
+    const oldest = known.keys().next();
+    if (known.size >= PAIRS_KEPT && !oldest.done) known.delete(oldest.value);
     known.set(key, kern);
     return kern;
   };

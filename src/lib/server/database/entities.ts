@@ -65,6 +65,20 @@ export const Revision = defineEntity({
   },
 });
 
+/** Another version of a mark, kept beside it; removing is a date, so that it can be undone. */
+export const Try = defineEntity({
+  name: 'Try',
+  tableName: 'try',
+  properties: {
+    id: p.uuid().primary(),
+    mark: () => p.manyToOne(Mark),
+    name: p.string(),
+    recipe: p.json<unknown>(),
+    createdAt: p.datetime(),
+    removedAt: p.datetime().nullable(),
+  },
+});
+
 /** A brand's document of one kind (brief, board, type desk) as it was saved once; append-only, the newest number counts. */
 export const SavedDocument = defineEntity({
   name: 'SavedDocument',
@@ -110,11 +124,14 @@ export const OwnFont = defineEntity({
     embedding: p.string(),
     rights: p.text(),
     createdAt: p.datetime(),
+    /** Removed fonts are no longer offered; marks that use one keep their pictures. */
+    removedAt: p.datetime().nullable(),
   },
 });
 
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
+export type TryRow = InferEntity<typeof Try>;
 export type RevisionRow = InferEntity<typeof Revision>;
 
-export const entities = [Brand, SavedPalette, Mark, Revision, SavedDocument, Picture, OwnFont];
+export const entities = [Brand, SavedPalette, Mark, Revision, Try, SavedDocument, Picture, OwnFont];

@@ -3,6 +3,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { loadDemoBrands } from '../demo/load';
 import { entities } from './entities';
 import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
+import { Tries } from './migrations/0003-tries';
 import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fonts';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
@@ -25,6 +26,7 @@ async function open(): Promise<MikroORM> {
       migrationsList: [
         { name: '0001-brands-marks-revisions', class: BrandsMarksRevisions },
         { name: '0002-documents-pictures-fonts', class: DocumentsPicturesFonts },
+        { name: '0003-tries', class: Tries },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

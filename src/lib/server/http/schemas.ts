@@ -21,6 +21,9 @@ const recipe = z.unknown().transform((input, context) => {
 export const newBrandSchema = z.strictObject({ name: line(80), about: z.string().trim().max(400).default(''), palette: paletteSchema });
 export const paletteSaveSchema = z.strictObject({ base: z.number().int().min(1), colors: paletteSchema });
 export const newMarkSchema = z.strictObject({ name: line(80), role: z.enum(MARK_ROLES), gesture: line(120).default('Made'), recipe });
+export const newTrySchema = z.strictObject({ name: line(80), recipe });
+export const tryChangeSchema = z.strictObject({ name: line(80).optional(), removed: z.boolean().optional() });
+export const fontChangeSchema = z.strictObject({ removed: z.boolean() });
 export const gesturesSchema = z.strictObject({
   base: z.number().int().min(1),
   gestures: z

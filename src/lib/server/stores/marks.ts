@@ -101,7 +101,7 @@ export async function createMark(em: EntityManager, brandId: string, input: NewM
 }
 
 /** A mark may follow only marks of its own brand. */
-async function refuseStrangers(em: EntityManager, brandId: string, recipe: Recipe): Promise<void> {
+export async function refuseStrangers(em: EntityManager, brandId: string, recipe: Recipe): Promise<void> {
   const followed = marksFollowedBy(recipe);
   if (followed.length === 0) return;
   const own = new Set((await em.find(Mark, { brand: brandId, id: { $in: [...followed] } }, { fields: ['id'] })).map((mark) => mark.id));

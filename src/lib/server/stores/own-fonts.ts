@@ -26,6 +26,7 @@ export async function ownFonts(em: EntityManager, brand: { readonly id: string; 
       class: 'client’s own',
       license: row.rights || 'rights not known',
       source: 'brought by the client',
+      ...(row.removedAt ? { removed: true } : {}),
       faces: [{ file: fileOf(brand.slug, row.sha256), style: 'normal' as const, sha256: row.sha256, sizeBytes: row.sizeBytes }],
     })),
     catalogue: Object.fromEntries(rows.map((row) => [fileOf(brand.slug, row.sha256), row.entry])),
@@ -64,10 +65,17 @@ export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8
       embedding: embedding.name,
       rights,
       createdAt: new Date(),
+      removedAt: null,
     });
     await em.flush();
-  }
+  } else await em.nativeUpdate(OwnFont, { brand: brandId, sha256 }, { removedAt: null });
   return { family, name, glyphCount, embedding, notes: hasColor ? ['Its colored glyphs are not used; marks take the outlines.'] : [] };
+}
+
+/** Takes a font out of what the brand can choose from, or puts it back. The file stays, because marks may be drawn with it. */
+export async function removeOwnFont(em: EntityManager, brandId: string, family: string, removed: boolean): Promise<void> {
+  const changed = await em.nativeUpdate(OwnFont, { brand: brandId, family }, { removedAt: removed ? new Date() : null });
+  if (changed === 0) throw notFound('font of this brand');
 }
 
 /** The data of a brand's own font. */

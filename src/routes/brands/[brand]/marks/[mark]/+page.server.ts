@@ -5,6 +5,7 @@ import { notFound } from '$lib/server/http/problem-error';
 import { findBrand } from '$lib/server/stores/brands';
 import { findDocument } from '$lib/server/stores/documents';
 import { listMarks, undoSteps } from '$lib/server/stores/marks';
+import { listTries } from '$lib/server/stores/tries';
 import { ownFonts } from '$lib/server/stores/own-fonts';
 import type { PageServerLoad } from './$types';
 
@@ -25,6 +26,7 @@ export const load: PageServerLoad = ({ params }) =>
       future: written(future),
       families: [...shippedFamilies(), ...(await ownFonts(em.fork(), brand)).families],
       brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
+      tries: written(await listTries(em.fork(), brand.id, mark.slug)),
       secondFamily: (await findDocument(em.fork(), brand.id, 'type')).content.roles.second[0],
     };
   });

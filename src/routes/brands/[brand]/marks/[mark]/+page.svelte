@@ -19,6 +19,7 @@
       families={data.families}
       brief={data.brief}
       secondFamily={data.secondFamily}
+      tries={read(data.tries)}
       steps={{ past: read(data.past), future: read(data.future) }}
     />
   {/key}

@@ -1,11 +1,21 @@
 <script lang="ts">
-  import { restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
+  import { lettersOf, restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
+  import { useTable } from '../table.svelte';
+  import CutFields from './CutFields.svelte';
+  import FeatureFields from './FeatureFields.svelte';
+  import FitFields from './FitFields.svelte';
   import FontField from './FontField.svelte';
-  import { useTable } from './table.svelte';
+  import HandFields from './HandFields.svelte';
+  import LetterFields from './LetterFields.svelte';
+  import LineFields from './LineFields.svelte';
+  import { AXIS_NAMES } from './names';
+  import SecondLineFields from './SecondLineFields.svelte';
+  import SpacingStrip from './SpacingStrip.svelte';
 
   const { part, notices }: { part: Lettering; notices: readonly Problem[] } = $props();
   const table = useTable();
@@ -28,47 +38,40 @@
 
   const weights = $derived([...new Set(family?.faces.flatMap(({ weight }) => (weight ? [weight] : [])) ?? [])]);
   const axes = $derived(face?.axes ?? []);
-  const AXIS_NAMES: Readonly<Record<string, string>> = {
-    wght: 'Weight',
-    wdth: 'Width',
-    opsz: 'Optical size',
-    slnt: 'Slant',
-    ital: 'Italic',
-    SOFT: 'Softness',
-    WONK: 'Wonk',
-  };
-
   const setAxis = (tag: string, value: number): { font: FontChoice } => ({
     font: { ...part.font, axes: { ...part.font.axes, [tag]: value } },
   });
+  const lines = $derived(part.text.split('\n').length);
   let settle: ReturnType<typeof setTimeout> | undefined;
   function type(text: string): void {
-    table.preview(part.id, { text: text.replace(/[\p{Cc}\p{Cs}]/gu, ' ') });
+    table.retext(part, text.replace(/\r\n?/g, '\n').replace(/(?!\n)[\p{Cc}\p{Cs}]/gu, ' '));
     clearTimeout(settle);
     settle = setTimeout(() => table.commit('Type'), 700);
   }
 </script>
 
 <label class="off-screen" for="{id}-text">Text</label>
-<input
+<textarea
   id="{id}-text"
   class="text"
   dir="auto"
   value={part.text}
+  rows={Math.min(6, lines)}
   maxlength="2000"
   autocomplete="off"
   spellcheck="false"
   placeholder="Type the name"
   oninput={(event) => type(event.currentTarget.value)}
-  onblur={() => table.commit('Type')}
-/>
-{#each notices as notice (notice.code)}
+  onblur={() => table.commit('Type')}></textarea>
+{#each notices as notice (notice.code + notice.message)}
   <p class="notice" role="status">
     {notice.message}
     {#if notice.path?.[0] === 'fallback'}
       <button class="link" onclick={() => table.change(part.id, notice.fix ?? 'Borrow letters', { fallback: String(notice.path?.[1]) })}
         >{notice.fix}</button
       >
+    {:else if notice.path?.[0] === 'forget'}
+      <button class="link" onclick={() => table.forgetWaiting(part)}>{notice.fix}</button>
     {:else if notice.fix}<span>{notice.fix}</span>{/if}
   </p>
 {/each}
@@ -115,6 +118,18 @@
       commit={() => table.commit(AXIS_NAMES[axis.tag] ?? axis.tag)}
     />
   {/each}
+  {#if lines > 1}
+    <AmountField
+      label="Leading"
+      unit="‰"
+      min={-1000}
+      max={5000}
+      step={10}
+      value={part.leadingPermille}
+      preview={(leadingPermille) => table.preview(part.id, { leadingPermille })}
+      commit={() => table.commit('Leading')}
+    />
+  {/if}
 </div>
 {#if axes.length === 0 && weights.length > 1}
   <Choice
@@ -139,7 +154,7 @@
     choose={(style) => table.change(part.id, 'Style', { font: { ...part.font, style } })}
   />
 {/if}
-<Choice
+<Pick
   label="Case"
   value={part.case}
   options={[
@@ -147,6 +162,7 @@
     { value: 'upper', label: 'upper' },
     { value: 'lower', label: 'lower' },
     { value: 'title', label: 'title' },
+    { value: 'small-caps', label: 'small capitals' },
   ]}
   choose={(letterCase) => table.change(part.id, 'Case', { case: letterCase })}
 />
@@ -155,9 +171,29 @@
   value={part.kerning}
   options={[
     { value: 'font', label: 'font' },
+    { value: 'optical', label: 'optical' },
     { value: 'none', label: 'none' },
   ]}
   choose={(kerning) => table.change(part.id, 'Kerning', { kerning })}
+/>
+{#if part.kerning === 'optical'}
+  <AmountField
+    label="Evenness"
+    unit="%"
+    min={0}
+    max={100}
+    step={5}
+    value={part.opticalPercent}
+    preview={(opticalPercent) => table.preview(part.id, { opticalPercent })}
+    commit={() => table.commit('Evenness')}
+  />
+{/if}
+<SpacingStrip {part} />
+<RolePicker
+  label="Color"
+  palette={table.palette}
+  value={'role' in part.paint ? part.paint.role : undefined}
+  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
 />
 <Choice
   label="Grows from"
@@ -169,21 +205,25 @@
   ]}
   choose={(align) => table.change(part.id, 'Growth', { align })}
 />
-<RolePicker
-  label="Color"
-  palette={table.palette}
-  value={'role' in part.paint ? part.paint.role : undefined}
-  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
-/>
+{#if lettersOf(part.text).length > 0}<LetterFields {part} features={face?.features ?? []} />{/if}
+<LineFields {part} />
+<FitFields {part} {axes} />
+<CutFields {part} />
+<FeatureFields {part} features={face?.features ?? []} />
+<HandFields {part} />
+<SecondLineFields {part} />
 
 <style>
   .text {
+    display: block;
     width: 100%;
     margin-bottom: 4px;
     padding: 6px 8px;
     border: 1px solid var(--color-rule);
     background: var(--color-paper);
     font-size: 14px;
+    line-height: 1.4;
+    resize: none;
   }
   .notice {
     padding: 2px 0 6px;

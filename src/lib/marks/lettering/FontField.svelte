@@ -1,7 +1,7 @@
 <script lang="ts">
   import { type FontChoice, type ShippedFamily } from '$core/index';
   import type { WordPicture } from '$workers/draw';
-  import { useTable } from './table.svelte';
+  import { useTable } from '../table.svelte';
 
   interface Props {
     font: FontChoice;
@@ -21,7 +21,9 @@
 
   const family = $derived(table.family(font.family));
   const found = $derived(
-    table.families.filter(({ name, class: group }) => `${name} ${group}`.toLowerCase().includes(asked.trim().toLowerCase())),
+    table.families.filter(
+      ({ name, class: group, removed }) => !removed && `${name} ${group}`.toLowerCase().includes(asked.trim().toLowerCase()),
+    ),
   );
   const sample = $derived(word.trim() || table.brand.name);
 

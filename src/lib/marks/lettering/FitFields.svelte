@@ -1,0 +1,169 @@
+<script lang="ts">
+  import { type Axis, type Fit, type FitMeans, type Lettering } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from '../table.svelte';
+  import { AXIS_NAMES } from './names';
+
+  const { part, axes }: { part: Lettering; axes: readonly Axis[] } = $props();
+  const table = useTable();
+
+  const others = $derived(table.parts.filter((other) => other.id !== part.id && other.kind !== 'unknown'));
+  const fit = $derived(part.fit);
+  const KINDS = { none: 'nothing', width: 'a width', part: 'a part’s width', panel: 'the inside of a part', angle: 'an angle' } as const;
+  const summary = $derived(fit ? KINDS[fit.to.kind] : '');
+
+  const set = (next: Fit | null) => table.previewLettering(part, { ...part, fit: next });
+  function change(gesture: string, next: Fit | null): void {
+    set(next);
+    table.commit(gesture);
+  }
+  const SIZE: FitMeans = { means: 'size', axis: 'wdth', min: 4, max: 2000 };
+  const TRACKING: FitMeans = { means: 'tracking', axis: 'wdth', min: -30, max: 400 };
+
+  function choose(kind: keyof typeof KINDS): void {
+    const by = fit?.by ?? [kind === 'angle' ? TRACKING : SIZE];
+    const ink = table.resolved(part.id)?.ink;
+    const first = others[0]?.id;
+    if (kind === 'none') change('No fit', null);
+    else if (kind === 'width') change('Fit to a width', { to: { kind, widthPx: ink ? Math.round(ink.right - ink.left) : 400 }, by });
+    else if (kind === 'angle') change('Fit to an angle', { to: { kind, sweepDeg: 150 }, by });
+    else if (first) change('Fit to a part', { to: kind === 'part' ? { kind, part: first } : { kind, part: first, airPx: 16 }, by });
+  }
+  const widening = $derived(axes.find(({ tag }) => tag === 'wdth'));
+  const names = $derived({ size: 'Size', tracking: 'Tracking', axis: AXIS_NAMES['wdth'] ?? 'Width' });
+  const units = { size: 'px', tracking: '‰', axis: '' } as const;
+
+  function toggle(means: FitMeans['means'], on: boolean): void {
+    if (!fit) return;
+    const added =
+      means === 'size' ? SIZE : means === 'tracking' ? TRACKING : { ...SIZE, means, min: widening?.min ?? 50, max: widening?.max ?? 150 };
+    const by = on ? [...fit.by, added] : fit.by.filter((each) => each.means !== means);
+    if (by.length > 0) change('Means of fitting', { ...fit, by });
+  }
+  const limit = (means: FitMeans, change: Partial<FitMeans>) =>
+    fit && set({ ...fit, by: fit.by.map((each) => (each.means === means.means ? { ...each, ...change } : each)) });
+  const earlier = (means: FitMeans) => {
+    if (!fit) return;
+    const at = fit.by.indexOf(means);
+    change('Order of fitting', { ...fit, by: [...fit.by.slice(0, at - 1), means, ...fit.by.slice(at - 1, at), ...fit.by.slice(at + 1)] });
+  };
+</script>
+
+<Fold label="Fit" {summary}>
+  <Pick
+    label="Fitted to"
+    value={fit?.to.kind ?? 'none'}
+    options={(Object.keys(KINDS) as (keyof typeof KINDS)[])
+      .filter((kind) => (kind !== 'angle' || part.line.shape === 'arc') && ((kind !== 'part' && kind !== 'panel') || others.length > 0))
+      .map((value) => ({ value, label: KINDS[value] }))}
+    {choose}
+  />
+  {#if fit}
+    {@const to = fit.to}
+    {#if to.kind === 'width'}
+      <AmountField
+        label="Width"
+        unit="px"
+        lengths
+        min={0.1}
+        max={100000}
+        value={to.widthPx}
+        preview={(widthPx) => set({ ...fit, to: { ...to, widthPx } })}
+        commit={() => table.commit('Fit width')}
+      />
+    {:else if to.kind === 'angle'}
+      <AmountField
+        label="Angle"
+        unit="°"
+        min={1}
+        max={360}
+        value={to.sweepDeg}
+        preview={(sweepDeg) => set({ ...fit, to: { ...to, sweepDeg } })}
+        commit={() => table.commit('Fit angle')}
+      />
+    {:else}
+      <Pick
+        label="Part"
+        value={to.part}
+        options={others.map((other) => ({ value: other.id, label: table.nameOf(other) }))}
+        choose={(id) => change('Fit to a part', { ...fit, to: { ...to, part: id } })}
+      />
+      {#if to.kind === 'panel'}
+        <AmountField
+          label="Air"
+          unit="px"
+          lengths
+          min={0}
+          max={10000}
+          value={to.airPx}
+          preview={(airPx) => set({ ...fit, to: { ...to, airPx } })}
+          commit={() => table.commit('Air')}
+        />
+      {/if}
+    {/if}
+    <p class="quiet">By, in this order:</p>
+    {#each fit.by as means, at (means.means)}
+      <div class="means">
+        <span>{at + 1}. {names[means.means]}</span>
+        {#if at > 0}<button class="link" onclick={() => earlier(means)}>earlier</button>{/if}
+      </div>
+      <div class="two">
+        <AmountField
+          label="least"
+          unit={units[means.means]}
+          min={-500}
+          max={100000}
+          value={means.min}
+          preview={(min) => limit(means, { min })}
+          commit={() => table.commit('Fit limit')}
+        />
+        <AmountField
+          label="most"
+          unit={units[means.means]}
+          min={-500}
+          max={100000}
+          value={means.max}
+          preview={(max) => limit(means, { max })}
+          commit={() => table.commit('Fit limit')}
+        />
+      </div>
+    {/each}
+    <div class="ticks">
+      <Tick label="Size" checked={fit.by.some(({ means }) => means === 'size')} change={(on) => toggle('size', on)} />
+      <Tick label="Tracking" checked={fit.by.some(({ means }) => means === 'tracking')} change={(on) => toggle('tracking', on)} />
+      {#if widening}<Tick
+          label="Width axis"
+          checked={fit.by.some(({ means }) => means === 'axis')}
+          change={(on) => toggle('axis', on)}
+        />{/if}
+    </div>
+    {#if part.text.includes('\n')}
+      <Tick label="Each line by itself" checked={part.eachLine} change={(eachLine) => table.change(part.id, 'Each line', { eachLine })} />
+    {/if}
+  {/if}
+</Fold>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  .means {
+    display: flex;
+    justify-content: space-between;
+    font-weight: 600;
+  }
+  .ticks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 14px;
+  }
+  p {
+    padding-top: 4px;
+    font-size: 12px;
+  }
+</style>

@@ -1,0 +1,257 @@
+<script lang="ts">
+  import { FLIPS, featureName, lettersOf, withEveryLook, withLook, type LookChange, type Lettering } from '$core/index';
+  import type { FormPicture } from '$workers/draw';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Choice from '$lib/ui/Choice.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
+  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from '../table.svelte';
+  import FontField from './FontField.svelte';
+
+  const { part, features }: { part: Lettering; features: readonly string[] } = $props();
+  const table = useTable();
+
+  const letters = $derived(lettersOf(part.text));
+  const index = $derived(table.letter !== undefined && (letters[table.letter] ?? '').trim() !== '' ? table.letter : undefined);
+  const letter = $derived(index === undefined ? undefined : letters[index]);
+  let every = $state(false);
+  const own = $derived(
+    part.letters.find(({ at }) =>
+      every ? 'every' in at && at.every === letter : 'index' in at && at.index === index && at.letter === letter,
+    ),
+  );
+  const changed = $derived(new Set(part.letters.flatMap(({ at }) => ('index' in at ? [at.index] : []))));
+  const everyChanged = $derived(new Set(part.letters.flatMap(({ at }) => ('every' in at ? [at.every] : []))));
+
+  function preview(change: LookChange): void {
+    if (index === undefined || letter === undefined) return;
+    if (every) table.previewRecipe(withEveryLook(table.open.recipe, letter, change));
+    else table.previewLettering(part, withLook(part, { index }, change));
+  }
+  function change(gesture: string, look: LookChange): void {
+    preview(look);
+    table.commit(gesture);
+  }
+  const FLIP_WORDS = { none: 'no', across: 'across', down: 'down', both: 'both' } as const;
+
+  let forms: readonly FormPicture[] = $state.raw([]);
+  const formsKey = $derived(`${part.text}|${part.case}|${JSON.stringify(part.font)}|${JSON.stringify(own?.font)}|${index}`);
+  let folded = $state(false);
+  $effect(() => {
+    if (!formsKey || index === undefined || !folded || table.desk.rests === 0) return;
+    const at = index;
+    let wanted = true;
+    table.desk
+      .ask((draughtsman) => draughtsman.forms(table.info.id, part.id, at))
+      .then(
+        (next) => wanted && (forms = next),
+        () => (forms = []),
+      );
+    return () => (wanted = false);
+  });
+  const shows = (form: FormPicture) =>
+    form.tag === undefined ? Object.keys(own?.features ?? {}).length === 0 : own?.features?.[form.tag] === form.value;
+  const summary = $derived(letter ? `${every ? 'every ' : ''}${letter}` : part.letters.length > 0 ? `${part.letters.length} changed` : '');
+  // Taking hold of a letter on the stage unfolds its numbers.
+  $effect(() => {
+    if (table.letter !== undefined) folded = true;
+  });
+</script>
+
+<Fold label="Letters" {summary} bind:open={folded}>
+  <div class="letters" role="group" aria-label="Letters">
+    {#each letters as each, at (at)}
+      {#if each.trim() !== ''}
+        <button
+          aria-pressed={at === index}
+          aria-label="Letter {at + 1}: {each}"
+          class:changed={changed.has(at) || everyChanged.has(each)}
+          onclick={() => (table.letter = at === index ? undefined : at)}>{each}</button
+        >
+      {:else}<span class="space"></span>{/if}
+    {/each}
+  </div>
+  {#if letter !== undefined && index !== undefined}
+    <Choice
+      label="Applies to"
+      value={every ? 'every' : 'one'}
+      options={[
+        { value: 'one', label: 'this one' },
+        { value: 'every', label: `every ${letter} of the mark` },
+      ]}
+      choose={(scope) => (every = scope === 'every')}
+    />
+    {#if forms.length > 1}
+      <div class="forms" role="group" aria-label="Forms of {letter}">
+        {#each forms as form (`${form.tag}${form.value}`)}
+          <button
+            aria-pressed={shows(form)}
+            title={form.tag ? featureName(form.tag) + (form.value > 1 ? ` ${form.value}` : '') : 'plain'}
+            aria-label={form.tag ? featureName(form.tag) + (form.value > 1 ? ` ${form.value}` : '') : 'plain'}
+            onclick={() => change('Form', { features: form.tag ? { [form.tag]: form.value } : undefined })}
+          >
+            {#if form.box}<svg
+                viewBox="{form.box.left} {form.box.top} {form.box.right - form.box.left} {form.box.bottom - form.box.top}"
+                aria-hidden="true"><path d={form.data} /></svg
+              >{/if}
+          </button>
+        {/each}
+      </div>
+    {:else if features.length > 0}<p class="quiet none">The font has one form of this letter.</p>{/if}
+    <FontField
+      font={own?.font ?? part.font}
+      word={letter}
+      choose={(next) => change('Letter font', { font: { family: next.id, style: 'normal', axes: part.font.axes } })}
+    />
+    {#if own?.font}<button class="link" onclick={() => change('Letter font', { font: undefined })}>Follow the line’s font</button>{/if}
+    <div class="two">
+      <AmountField
+        label="Size"
+        unit="%"
+        min={5}
+        max={1000}
+        value={own?.sizePercent ?? 100}
+        preview={(sizePercent) => preview({ sizePercent: sizePercent === 100 ? undefined : sizePercent })}
+        commit={() => table.commit('Letter size')}
+      />
+      <AmountField
+        label="Turn"
+        unit="°"
+        min={-3600}
+        max={3600}
+        value={own?.turnDeg ?? 0}
+        preview={(turnDeg) => preview({ turnDeg: turnDeg || undefined })}
+        commit={() => table.commit('Turn letter')}
+      />
+      <AmountField
+        label="Rise"
+        unit="‰"
+        min={-10000}
+        max={10000}
+        step={5}
+        value={own?.risePermille ?? 0}
+        preview={(risePermille) => preview({ risePermille: risePermille || undefined })}
+        commit={() => table.commit('Raise letter')}
+      />
+      <AmountField
+        label="Shift"
+        unit="‰"
+        min={-10000}
+        max={10000}
+        step={5}
+        value={own?.shiftPermille ?? 0}
+        preview={(shiftPermille) => preview({ shiftPermille: shiftPermille || undefined })}
+        commit={() => table.commit('Shift letter')}
+      />
+      <AmountField
+        label="Strength"
+        unit="%"
+        min={0}
+        max={100}
+        value={(own?.opacity ?? 1) * 100}
+        preview={(percent) => preview({ opacity: percent === 100 ? undefined : percent / 100 })}
+        commit={() => table.commit('Letter strength')}
+      />
+      <AmountField
+        label="Outline"
+        unit="‰"
+        min={0}
+        max={500}
+        value={own?.outlinePermille ?? 0}
+        preview={(outlinePermille) => preview({ outlinePermille: outlinePermille < 1 ? undefined : outlinePermille })}
+        commit={() => table.commit('Outline letter')}
+      />
+    </div>
+    <Choice
+      label="Flip"
+      value={own?.flip ?? 'none'}
+      options={FLIPS.map((flip) => ({ value: flip, label: FLIP_WORDS[flip] }))}
+      choose={(flip) => change('Flip letter', { flip: flip === 'none' ? undefined : flip })}
+    />
+    <RolePicker
+      label="Color"
+      palette={table.palette}
+      value={own?.paint && 'role' in own.paint ? own.paint.role : undefined}
+      choose={(role) => change('Letter color', { paint: { role } })}
+    />
+    <div class="two">
+      <Tick label="Hidden" checked={own?.hidden ?? false} change={(hidden) => change('Hide letter', { hidden: hidden || undefined })} />
+      <Tick
+        label="Underlined"
+        checked={own?.underlined ?? false}
+        change={(underlined) => change('Underline', { underlined: underlined || undefined })}
+      />
+    </div>
+    {#if own}
+      <button
+        class="link"
+        onclick={() =>
+          change('Letter as the line', {
+            font: undefined,
+            sizePercent: undefined,
+            turnDeg: undefined,
+            risePermille: undefined,
+            shiftPermille: undefined,
+            opacity: undefined,
+            outlinePermille: undefined,
+            flip: undefined,
+            paint: undefined,
+            hidden: undefined,
+            underlined: undefined,
+            features: undefined,
+          })}>{every ? `Every ${letter}` : 'This letter'} as the line</button
+      >
+    {/if}
+  {:else}<p class="quiet none">Choose a letter here, or press Enter on the stage.</p>{/if}
+</Fold>
+
+<style>
+  .letters,
+  .forms {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 3px;
+    padding: 4px 0;
+  }
+  .letters button {
+    min-width: 24px;
+    padding: 1px 5px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-paper);
+    font-size: 14px;
+  }
+  .letters button.changed {
+    border-bottom: 2px solid var(--color-amber);
+  }
+  .letters button[aria-pressed='true'],
+  .forms button[aria-pressed='true'] {
+    border-color: var(--color-plum);
+    color: var(--color-plum);
+    font-weight: 700;
+  }
+  .space {
+    width: 10px;
+  }
+  .forms button {
+    width: 36px;
+    height: 36px;
+    padding: 5px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .forms svg {
+    width: 100%;
+    height: 100%;
+    fill: var(--color-ink);
+  }
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  .none {
+    padding: 3px 0;
+    font-size: 12px;
+  }
+</style>

@@ -1,0 +1,242 @@
+<script lang="ts">
+  import { ENVELOPES, type Lettering, type Line } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Choice from '$lib/ui/Choice.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import { useTable } from '../table.svelte';
+
+  const { part }: { part: Lettering } = $props();
+  const table = useTable();
+
+  const LINES = {
+    straight: 'straight',
+    'arch over': 'arch over',
+    'arch under': 'arch under',
+    'ring over': 'ring, upper',
+    'ring under': 'ring, lower',
+    curve: 'along a curve',
+    rise: 'rising',
+    swell: 'swelling',
+    pinch: 'pinched',
+  } as const;
+  type LineName = keyof typeof LINES;
+  const nameOf = (line: Line): LineName =>
+    line.shape === 'arc' ? `${line.form} ${line.side}` : line.shape === 'envelope' ? line.form : line.shape;
+  const name = $derived(nameOf(part.line));
+
+  /** Another line starts where the letters are: as long as the text, as wide as it stands. */
+  function lineNamed(next: LineName): Line {
+    const facts = table.resolved(part.id)?.lettering;
+    const advance = facts?.advancePx ?? part.sizePx * 4;
+    if (next === 'straight') return { shape: 'straight' };
+    if (next === 'curve') {
+      const half = advance * 0.55;
+      return {
+        shape: 'curve',
+        points: [
+          { x: -half, y: 0, inX: 0, inY: 0, outX: half * 0.5, outY: -half * 0.4 },
+          { x: half, y: 0, inX: -half * 0.5, inY: half * 0.4, outX: 0, outY: 0 },
+        ],
+        startPercent: part.align === 'start' ? 0 : part.align === 'end' ? 100 : 50,
+        letters: 'turned',
+        spacingAtPercent: 0,
+      };
+    }
+    if (next === 'rise' || next === 'swell' || next === 'pinch')
+      return { shape: 'envelope', form: next, amountPercent: next === 'rise' ? 60 : 50, from: 'middle' };
+    const [form, side] = next.split(' ') as ['arch' | 'ring', 'over' | 'under'];
+    const before = part.line.shape === 'arc' ? part.line : undefined;
+    // A gentle arch is a third of a circle; a ring leaves room for its counterpart.
+    const radiusPx = before?.radiusPx ?? Math.round((advance / ((form === 'arch' ? 100 : 150) * (Math.PI / 180))) * 10) / 10;
+    return {
+      shape: 'arc',
+      form,
+      side,
+      radiusPx,
+      startDeg: before?.startDeg ?? 0,
+      letters: before?.letters ?? 'turned',
+      spacingAtPercent: before?.spacingAtPercent ?? 0,
+      around: before?.around ?? null,
+    };
+  }
+  const setLine = (line: Line) => table.previewLettering(part, { ...part, line });
+  const round = $derived(
+    table.parts.filter(
+      (other) => other.id !== part.id && (other.kind === 'shape' || (other.kind === 'lettering' && other.line.shape === 'arc')),
+    ),
+  );
+</script>
+
+<Fold label="Line" summary={name === 'straight' ? '' : LINES[name]}>
+  <Pick
+    label="Letters stand"
+    value={name}
+    options={(Object.keys(LINES) as LineName[]).map((value) => ({ value, label: LINES[value] }))}
+    choose={(next) => {
+      setLine(lineNamed(next));
+      table.commit('Line');
+    }}
+  />
+  {#if part.line.shape === 'arc'}
+    {@const line = part.line}
+    {@const facts = table.resolved(part.id)?.lettering?.circle}
+    <Pick
+      label="Around"
+      value={line.around?.part ?? ''}
+      options={[{ value: '', label: 'a circle of its own' }, ...round.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
+      choose={(id) => {
+        table.previewLettering(part, {
+          ...part,
+          line: { ...line, around: id ? { part: id, insetPx: line.around?.insetPx ?? Math.round(part.sizePx * 0.8) } : null },
+          place: id ? { ...part.place, x: 0, y: 0 } : part.place,
+        });
+        table.commit('Around');
+      }}
+    />
+    <div class="two">
+      {#if line.around}
+        {@const around = line.around}
+        <AmountField
+          label="Inset"
+          unit="px"
+          lengths
+          min={-10000}
+          max={10000}
+          value={around.insetPx}
+          preview={(insetPx) => setLine({ ...line, around: { ...around, insetPx } })}
+          commit={() => table.commit('Inset')}
+        />
+      {:else}
+        <AmountField
+          label="Radius"
+          unit="px"
+          lengths
+          min={0.1}
+          max={100000}
+          value={line.radiusPx}
+          preview={(radiusPx) => setLine({ ...line, radiusPx })}
+          commit={() => table.commit('Radius')}
+        />
+      {/if}
+      <AmountField
+        label="Start"
+        unit="°"
+        min={-3600}
+        max={3600}
+        value={line.startDeg}
+        preview={(startDeg) => setLine({ ...line, startDeg })}
+        commit={() => table.commit('Start')}
+      />
+    </div>
+    {#if facts}<p class="quiet">runs over {facts.sweepDeg.toFixed(1)}° of its circle</p>{/if}
+  {:else if part.line.shape === 'curve'}
+    {@const line = part.line}
+    <AmountField
+      label="Start"
+      unit="%"
+      min={0}
+      max={100}
+      value={line.startPercent}
+      preview={(startPercent) => setLine({ ...line, startPercent })}
+      commit={() => table.commit('Start')}
+    />
+    {#each line.points as point, at (at)}
+      <div class="two">
+        <AmountField
+          label="Point {at + 1} across"
+          unit="px"
+          min={-100000}
+          max={100000}
+          value={point.x}
+          preview={(x) => setLine({ ...line, points: line.points.map((each, n) => (n === at ? { ...each, x } : each)) })}
+          commit={() => table.commit('Curve point')}
+        />
+        <AmountField
+          label="down"
+          unit="px"
+          min={-100000}
+          max={100000}
+          value={point.y}
+          preview={(y) => setLine({ ...line, points: line.points.map((each, n) => (n === at ? { ...each, y } : each)) })}
+          commit={() => table.commit('Curve point')}
+        />
+      </div>
+    {/each}
+    <button class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
+    {#if line.points.length > 2}<button
+        class="link"
+        onclick={() => {
+          setLine({ ...line, points: line.points.slice(0, -1) });
+          table.commit('Remove point');
+        }}>Remove the last</button
+      >{/if}
+  {:else if part.line.shape === 'envelope'}
+    {@const line = part.line}
+    <AmountField
+      label="Amount"
+      unit="%"
+      min={-300}
+      max={300}
+      step={5}
+      value={line.amountPercent}
+      preview={(amountPercent) => setLine({ ...line, amountPercent })}
+      commit={() => table.commit(line.form)}
+    />
+    {#if line.form !== ENVELOPES[0]}
+      <Choice
+        label="Keeps its"
+        value={line.from}
+        options={[
+          { value: 'baseline', label: 'baseline' },
+          { value: 'middle', label: 'middle' },
+          { value: 'top', label: 'top' },
+        ]}
+        choose={(from) => {
+          setLine({ ...line, from });
+          table.commit('Keeps');
+        }}
+      />
+    {/if}
+  {/if}
+  {#if part.line.shape === 'arc' || part.line.shape === 'curve'}
+    {@const line = part.line}
+    <Choice
+      label="Letters"
+      value={line.letters}
+      options={[
+        { value: 'turned', label: 'turned' },
+        { value: 'bent', label: 'bent' },
+      ]}
+      choose={(letters) => {
+        setLine({ ...line, letters, spacingAtPercent: letters === 'bent' && line.spacingAtPercent === 0 ? 50 : line.spacingAtPercent });
+        table.commit('Letters on the line');
+      }}
+    />
+    <AmountField
+      label="Spacing measured at"
+      unit="%"
+      min={-50}
+      max={150}
+      step={5}
+      value={line.spacingAtPercent}
+      preview={(spacingAtPercent) => setLine({ ...line, spacingAtPercent })}
+      commit={() => table.commit('Spacing height')}
+    />
+  {/if}
+</Fold>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  p {
+    padding: 3px 0;
+    font-size: 12px;
+  }
+  .link {
+    margin-right: 12px;
+  }
+</style>

@@ -1,0 +1,182 @@
+<script lang="ts">
+  import { apply, invert, type CurvePoint, type Lettering, type Point, type ResolvedPart } from '$core/index';
+  import { hold } from '../hold';
+  import type { StageView } from '../stage-view.svelte';
+  import { useTable } from '../table.svelte';
+
+  interface Props {
+    part: Lettering;
+    resolved: ResolvedPart;
+    view: StageView;
+    surface: SVGSVGElement | undefined;
+  }
+  const { part, resolved, view, surface }: Props = $props();
+  const table = useTable();
+
+  const toScreen = (point: Point): Point => view.toScreen(apply(resolved.transform, point));
+  function toPart(clientX: number, clientY: number): Point {
+    const frame = surface?.getBoundingClientRect();
+    const back = invert(resolved.transform);
+    const mark = view.toMark({ x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) });
+    return back ? apply(back, mark) : mark;
+  }
+  const tenth = (value: number) => Math.round(value * 10) / 10;
+  const setLine = (line: Lettering['line']) => table.previewLettering(part, { ...part, line });
+
+  const circle = $derived(resolved.lettering?.circle);
+  /** Clockwise from the top, on the screen. */
+  const onCircle = (angleDeg: number): Point => {
+    if (!circle) return { x: 0, y: 0 };
+    const turn = (angleDeg * Math.PI) / 180;
+    return toScreen({ x: circle.center.x + circle.radiusPx * Math.sin(turn), y: circle.center.y - circle.radiusPx * Math.cos(turn) });
+  };
+  const screenRadius = $derived(circle ? circle.radiusPx * view.scale : 0);
+  const center = $derived(circle ? toScreen(circle.center) : { x: 0, y: 0 });
+
+  function turnStart(event: PointerEvent): void {
+    const { line } = part;
+    if (line.shape !== 'arc' || !circle || !surface || event.button !== 0) return;
+    event.stopPropagation();
+    const middle = circle.center;
+    hold(
+      event,
+      surface,
+      (held) => {
+        const at = toPart(held.clientX, held.clientY);
+        const fromTop = (Math.atan2(at.x - middle.x, -(at.y - middle.y)) * 180) / Math.PI;
+        const raw = line.side === 'over' ? fromTop : ((fromTop - 180 + 540) % 360) - 180;
+        setLine({ ...line, startDeg: held.shift ? Math.round(raw / 15) * 15 : tenth(raw) });
+      },
+      (moved) => moved && table.commit('Start'),
+    );
+  }
+  function pullRadius(event: PointerEvent): void {
+    const { line } = part;
+    if (line.shape !== 'arc' || !circle || !surface || event.button !== 0) return;
+    event.stopPropagation();
+    const ring = line.form === 'ring';
+    const began = toPart(event.clientX, event.clientY);
+    const start = line.radiusPx;
+    const middle = circle.center;
+    hold(
+      event,
+      surface,
+      (held) => {
+        const at = toPart(held.clientX, held.clientY);
+        // The crown of an arch stays where it is, so that its radius follows the way of the pointer rather than a moving center.
+        const radiusPx = ring ? Math.hypot(at.x - middle.x, at.y - middle.y) : start + Math.abs(at.x) - Math.abs(began.x);
+        setLine({ ...line, radiusPx: Math.max(1, tenth(radiusPx)) });
+      },
+      (moved) => moved && table.commit('Radius'),
+    );
+  }
+
+  const points = $derived(part.line.shape === 'curve' ? part.line.points : []);
+  const curveData = $derived.by(() => {
+    let data = '';
+    points.forEach((point, at) => {
+      const here = toScreen(point);
+      const before = points[at - 1];
+      if (!before) return (data += `M${here.x} ${here.y}`);
+      const c1 = toScreen({ x: before.x + before.outX, y: before.y + before.outY });
+      const c2 = toScreen({ x: point.x + point.inX, y: point.y + point.inY });
+      return (data += `C${c1.x} ${c1.y} ${c2.x} ${c2.y} ${here.x} ${here.y}`);
+    });
+    return data;
+  });
+  function pull(event: PointerEvent, at: number, what: 'point' | 'in' | 'out'): void {
+    const { line } = part;
+    if (line.shape !== 'curve' || !surface || event.button !== 0) return;
+    event.stopPropagation();
+    hold(
+      event,
+      surface,
+      (held) => {
+        const to = toPart(held.clientX, held.clientY);
+        const change = (point: CurvePoint): CurvePoint => {
+          const [x, y] = [tenth(to.x - point.x), tenth(to.y - point.y)];
+          if (what === 'point') return { ...point, x: tenth(to.x), y: tenth(to.y) };
+          // Handles stay opposite each other unless Shift breaks the corner.
+          if (what === 'out') return { ...point, outX: x, outY: y, ...(held.shift ? {} : mirrored(point.inX, point.inY, x, y, 'in')) };
+          return { ...point, inX: x, inY: y, ...(held.shift ? {} : mirrored(point.outX, point.outY, x, y, 'out')) };
+        };
+        setLine({ ...line, points: line.points.map((point, n) => (n === at ? change(point) : point)) });
+      },
+      (moved) => moved && table.commit('Curve'),
+    );
+  }
+  function mirrored(oldX: number, oldY: number, x: number, y: number, name: 'in' | 'out'): Partial<CurvePoint> {
+    const length = Math.hypot(oldX, oldY);
+    const pulled = Math.hypot(x, y);
+    if (length === 0 || pulled === 0) return {};
+    const [mx, my] = [tenth((-x / pulled) * length), tenth((-y / pulled) * length)];
+    return name === 'in' ? { inX: mx, inY: my } : { outX: mx, outY: my };
+  }
+  const diamond = ({ x, y }: Point) => `M${x} ${y - 6}L${x + 6} ${y}L${x} ${y + 6}L${x - 6} ${y}Z`;
+</script>
+
+<!-- every handle has its number in the recipe column, which the keys reach -->
+<g>
+  {#if circle && part.line.shape === 'arc'}
+    {@const start = onCircle(part.line.side === 'over' ? part.line.startDeg : part.line.startDeg + 180)}
+    {@const side = onCircle(90)}
+    <circle class="line" cx={center.x} cy={center.y} r={screenRadius} />
+    <!-- svelte-ignore a11y_no_static_element_interactions -->
+    <path class="handle" d={diamond(start)} onpointerdown={turnStart} data-handle="start"
+      ><title>Turn the text along its circle</title></path
+    >
+    {#if !part.line.around}
+      <!-- svelte-ignore a11y_no_static_element_interactions -->
+      <rect class="handle" x={side.x - 5} y={side.y - 5} width="10" height="10" onpointerdown={pullRadius} data-handle="radius"
+        ><title>Radius</title></rect
+      >
+    {/if}
+  {:else if points.length > 0}
+    <path class="line" d={curveData} />
+    {#each points as point, at (at)}
+      {@const here = toScreen(point)}
+      {#each [{ what: 'in', x: point.inX, y: point.inY }, { what: 'out', x: point.outX, y: point.outY }] as const as { what, x, y } (what)}
+        {#if x !== 0 || y !== 0}
+          {@const end = toScreen({ x: point.x + x, y: point.y + y })}
+          <line x1={here.x} y1={here.y} x2={end.x} y2={end.y} />
+          <!-- svelte-ignore a11y_no_static_element_interactions -->
+          <rect
+            class="handle small"
+            x={end.x - 3.5}
+            y={end.y - 3.5}
+            width="7"
+            height="7"
+            onpointerdown={(event) => pull(event, at, what)}
+            data-handle="{what}-{at}"
+          />
+        {/if}
+      {/each}
+      <!-- svelte-ignore a11y_no_static_element_interactions -->
+      <path class="handle" d={diamond(here)} onpointerdown={(event) => pull(event, at, 'point')} data-handle="point-{at}" />
+    {/each}
+  {/if}
+</g>
+
+<style>
+  .line {
+    fill: none;
+    pointer-events: none;
+    stroke: var(--color-amber);
+    stroke-dasharray: 4 4;
+    stroke-width: 1;
+  }
+  line {
+    stroke: var(--color-amber);
+    stroke-width: 0.75;
+  }
+  .handle {
+    cursor: grab;
+    fill: var(--color-sheet);
+    stroke: var(--color-plum);
+    stroke-width: 1.5;
+  }
+  .handle.small {
+    stroke: var(--color-amber);
+    stroke-width: 1;
+  }
+</style>

@@ -1,0 +1,131 @@
+import type { Bounds, ResolvedPart } from '$core/index';
+
+/** A line that parts snap to: where it is, and what it is. */
+export interface SnapLine {
+  readonly at: number;
+  readonly what: string;
+}
+
+/** The lines of one thing: upright ones by their x, level ones by their y, in mark pixels; and the box they belong to. */
+export interface SnapLines {
+  readonly upright: readonly SnapLine[];
+  readonly level: readonly SnapLine[];
+  readonly box: Bounds;
+}
+
+/** A line that holds a part while it is dragged, from the one thing to the other. */
+export interface Guide {
+  readonly axis: 'upright' | 'level';
+  readonly at: number;
+  readonly from: number;
+  readonly to: number;
+  readonly label: string;
+}
+
+/** Edges, middles, optical center, and the font's own lines where they lie level. */
+export function snapLines(part: ResolvedPart): SnapLines | undefined {
+  const { ink: box, balance, lettering, transform } = part;
+  if (!box) return undefined;
+  const straight =
+    lettering && !lettering.circle && transform.b === 0 && transform.c === 0 && new Set(lettering.letters.map(({ at }) => at.y)).size === 1;
+  return {
+    box,
+    upright: [
+      { at: box.left, what: 'left edge' },
+      { at: (box.left + box.right) / 2, what: 'middle' },
+      { at: box.right, what: 'right edge' },
+      ...(balance ? [{ at: balance.x, what: 'optical center' }] : []),
+    ],
+    level: [
+      { at: box.top, what: 'top' },
+      { at: (box.top + box.bottom) / 2, what: 'middle' },
+      { at: box.bottom, what: 'foot' },
+      ...(balance ? [{ at: balance.y, what: 'optical center' }] : []),
+      ...(straight
+        ? [
+            { at: transform.f, what: 'baseline' },
+            { at: transform.f - lettering.xHeightPx, what: 'x-height' },
+            { at: transform.f - lettering.capHeightPx, what: 'cap height' },
+          ]
+        : []),
+    ],
+  };
+}
+
+interface Hold {
+  readonly by: number;
+  readonly own: SnapLine;
+  readonly other: SnapLine;
+  readonly box: Bounds;
+}
+
+function nearest(
+  moving: readonly SnapLine[],
+  still: readonly SnapLines[],
+  axis: 'upright' | 'level',
+  by: number,
+  reach: number,
+): Hold | undefined {
+  let best: Hold | undefined;
+  for (const { box, [axis]: lines } of still)
+    for (const other of lines)
+      for (const own of moving) {
+        // Middles meet middles and edges meet edges or each other; a middle on an edge is chance.
+        if ((own.what === 'middle' || own.what === 'optical center') !== (other.what === 'middle' || other.what === 'optical center'))
+          continue;
+        const off = other.at - (own.at + by);
+        if (Math.abs(off) <= reach && (!best || Math.abs(off) < Math.abs(best.by))) best = { by: off, own, other, box };
+      }
+  return best;
+}
+
+const apart = (a0: number, a1: number, b0: number, b1: number): number => Math.max(0, b0 - a1, a0 - b1);
+
+/**
+ * Draws a moving part to the lines of the others.
+ * @param dx how far it has been dragged; @param reach how near counts, in mark pixels
+ * @returns how far it goes, and the guides that hold it with the white between the two written on them
+ */
+export function snap(
+  moving: SnapLines,
+  still: readonly SnapLines[],
+  dx: number,
+  dy: number,
+  reach: number,
+): { readonly dx: number; readonly dy: number; readonly guides: readonly Guide[] } {
+  const across = nearest(moving.upright, still, 'upright', dx, reach);
+  const down = nearest(moving.level, still, 'level', dy, reach);
+  const x = dx + (across?.by ?? 0);
+  const y = dy + (down?.by ?? 0);
+  const box = { left: moving.box.left + x, right: moving.box.right + x, top: moving.box.top + y, bottom: moving.box.bottom + y };
+  const words = (hold: Hold, white: number) =>
+    `${hold.own.what === hold.other.what ? hold.own.what : `${hold.own.what} to ${hold.other.what}`} · ${white.toFixed(1)} px apart`;
+  return {
+    dx: x,
+    dy: y,
+    guides: [
+      ...(across
+        ? [
+            {
+              axis: 'upright' as const,
+              at: across.other.at,
+              from: Math.min(box.top, across.box.top),
+              to: Math.max(box.bottom, across.box.bottom),
+              label: words(across, apart(box.top, box.bottom, across.box.top, across.box.bottom)),
+            },
+          ]
+        : []),
+      ...(down
+        ? [
+            {
+              axis: 'level' as const,
+              at: down.other.at,
+              from: Math.min(box.left, down.box.left),
+              to: Math.max(box.right, down.box.right),
+              label: words(down, apart(box.left, box.right, down.box.left, down.box.right)),
+            },
+          ]
+        : []),
+    ],
+  };
+}

@@ -1,0 +1,60 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  interface Props {
+    label: string;
+    /** What is set inside, in a few words; empty when nothing is. */
+    summary?: string;
+    open?: boolean;
+    children: Snippet;
+  }
+  let { label, summary = '', open = $bindable(false), children }: Props = $props();
+</script>
+
+<details bind:open>
+  <summary
+    ><span class="label">{label}</span>
+    {#if summary}<span class="summary">{summary}</span>{/if}</summary
+  >
+  {#if open}<div class="inside">{@render children()}</div>{/if}
+</details>
+
+<style>
+  details {
+    border-bottom: 1px solid var(--color-rule);
+  }
+  summary {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+    gap: 10px;
+    padding: 4px 0;
+    cursor: pointer;
+    list-style: none;
+  }
+  summary::-webkit-details-marker {
+    display: none;
+  }
+  summary .label::before {
+    display: inline-block;
+    width: 12px;
+    color: var(--color-quiet);
+    content: '+' / '';
+  }
+  details[open] summary .label::before {
+    content: '−' / '';
+  }
+  .label {
+    font-size: 14px;
+  }
+  .summary {
+    overflow: hidden;
+    color: var(--color-plum);
+    font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .inside {
+    padding: 0 0 10px 12px;
+  }
+</style>
