@@ -31,8 +31,8 @@ import {
 /** What has changed in the tab since the worker was last told: it keeps the rest. */
 export interface BrandNews {
   readonly palette: Palette;
-  /** Recipes by mark id; plain data that the page has read already, so that it is not read again. */
-  readonly marks: readonly { readonly id: string; readonly recipe: Recipe }[];
+  /** Recipes by mark id, as JSON: plain data that the page has read already, and quicker to hand over than as objects. */
+  readonly marks: readonly { readonly id: string; readonly recipe: string }[];
 }
 
 /** A face as it can be chosen. */
@@ -79,11 +79,12 @@ export class Draughtsman {
   /** Takes in what has changed; everything asked afterwards is answered from it. */
   tell({ palette, marks }: BrandNews): void {
     this.#palette = palette;
-    for (const { id, recipe } of marks) this.#recipes.set(id, recipe);
+    for (const { id, recipe } of marks) this.#recipes.set(id, JSON.parse(recipe) as Recipe);
   }
 
-  /** One mark in one dressing. */
-  async picture(markId: string, dressing: Dressing, idPrefix: string): Promise<ScreenPicture> {
+  /** One mark in one dressing; with news, after taking them in. */
+  async picture(markId: string, dressing: Dressing, idPrefix: string, news?: BrandNews): Promise<ScreenPicture> {
+    if (news) this.tell(news);
     const { loader, resolver } = this.#ready();
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;

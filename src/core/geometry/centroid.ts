@@ -7,6 +7,32 @@ export interface Centroid extends Point {
   readonly area: number;
 }
 
+const known = new WeakMap<Path, { readonly tolerance: number; readonly sums: Sums }>();
+
+/** Area and first moments, always of positive area: fonts differ in which way contours run, and every outline counts as ink. */
+interface Sums {
+  readonly area: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+function sumsOf(path: Path, tolerance: number): Sums {
+  const kept = known.get(path);
+  if (kept?.tolerance === tolerance) return kept.sums;
+  let [area, x, y] = [0, 0, 0];
+  for (const polygon of flatten(path, tolerance))
+    polygon.forEach((a, index) => {
+      const b = polygon[(index + 1) % polygon.length] ?? a;
+      const cross = a.x * b.y - b.x * a.y;
+      area += cross / 2;
+      x += ((a.x + b.x) * cross) / 6;
+      y += ((a.y + b.y) * cross) / 6;
+    });
+  const sums = area < 0 ? { area: -area, x: -x, y: -y } : { area, x, y };
+  known.set(path, { tolerance, sums });
+  return sums;
+}
+
 /**
  * Where the ink of outlines balances: the centroid of their signed areas, so that holes count against what surrounds them.
  * Exact for outlines whose contours do not overlap, on curves flattened to the tolerance.
@@ -14,26 +40,12 @@ export interface Centroid extends Point {
  * @returns nothing for outlines without area
  */
 export function centroidOf(paths: readonly Path[], tolerance: number): Centroid | undefined {
-  let area = 0;
-  let x = 0;
-  let y = 0;
+  let [area, x, y] = [0, 0, 0];
   for (const path of paths) {
-    let own = 0;
-    let ownX = 0;
-    let ownY = 0;
-    for (const polygon of flatten(path, tolerance))
-      polygon.forEach((a, index) => {
-        const b = polygon[(index + 1) % polygon.length] ?? a;
-        const cross = a.x * b.y - b.x * a.y;
-        own += cross / 2;
-        ownX += ((a.x + b.x) * cross) / 6;
-        ownY += ((a.y + b.y) * cross) / 6;
-      });
-    // Fonts differ in which way contours run; every outline counts as ink.
-    const sign = own < 0 ? -1 : 1;
-    area += sign * own;
-    x += sign * ownX;
-    y += sign * ownY;
+    const sums = sumsOf(path, tolerance);
+    area += sums.area;
+    x += sums.x;
+    y += sums.y;
   }
   return area > 1e-9 ? { x: x / area, y: y / area, area } : undefined;
 }

@@ -2,4 +2,4 @@ export { pathData, written } from './path-data';
 export { dotsPerInchOf, withDensity } from './png-density';
 export { LARGEST_PICTURE_PX, rasterFrame, SMALLEST_PICTURE_PX, type RasterFrame } from './raster-frame';
 export { screenPicture, type ScreenPicture } from './screen';
-export { groupMarkup, toSvg, type SvgOptions } from './svg';
+export { groupMarkup, groupPieces, toSvg, type GroupPieces, type SvgOptions } from './svg';

@@ -1,16 +1,16 @@
 import type { Bounds } from '../geometry';
 import type { ResolvedMark, ResolvedPart } from '../marks';
-import { groupMarkup } from './svg';
+import { groupPieces, type GroupPieces } from './svg';
 
-/** A mark as a page shows it: the writer's own markup, part by part, so that only what changed is replaced. */
+/** A mark as a page shows it, part by part. */
 export interface ScreenPicture {
-  readonly groups: readonly { readonly id: string; readonly markup: string }[];
+  readonly groups: readonly GroupPieces[];
   readonly ink: Bounds | undefined;
   readonly parts: readonly ResolvedPart[];
 }
 
 export const screenPicture = (mark: ResolvedMark, idPrefix: string): ScreenPicture => ({
-  groups: mark.drawing.groups.map((group) => ({ id: group.id, markup: groupMarkup(group, idPrefix) })),
+  groups: mark.drawing.groups.map((group) => groupPieces(group, idPrefix)),
   ink: mark.ink,
   parts: mark.parts,
 });

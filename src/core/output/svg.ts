@@ -19,22 +19,38 @@ function node(item: DrawingNode, prefix: string): string {
   return `<path fill="${item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
 }
 
-/**
- * One group as markup; the page shows the same markup that files carry.
- * @param prefix stands before every id, so that one page can show a mark many times
- */
+/** One group as a page shows it: the writer's own attributes and markup, piece by piece, so that only what changed is replaced. */
+export interface GroupPieces {
+  readonly id: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly pieces: readonly string[];
+}
+
+/** @param prefix stands before every id, so that one page can show a mark many times */
+export function groupPieces(group: Group, prefix = ''): GroupPieces {
+  const id = prefix + group.id;
+  const clip = group.clip;
+  return {
+    id: group.id,
+    attributes: {
+      id,
+      ...(isIdentity(group.transform) ? {} : { transform: matrix(group.transform) }),
+      ...(group.opacity < 1 ? { opacity: written(group.opacity) } : {}),
+      ...(group.blend === 'normal' ? {} : { style: `mix-blend-mode:${group.blend}` }),
+      ...(clip ? { 'clip-path': `url(#${id}-clip)` } : {}),
+    },
+    pieces: [
+      ...(clip ? [`<clipPath id="${escaped(id)}-clip"><path clip-rule="${clip.rule}" d="${pathData(clip.path)}"/></clipPath>`] : []),
+      ...group.children.map((child) => node(child, prefix)),
+    ],
+  };
+}
+
+/** One group as markup; the page shows the same markup that files carry. */
 export function groupMarkup(group: Group, prefix = ''): string {
-  const id = escaped(prefix + group.id);
-  const attributes = [`id="${id}"`];
-  if (!isIdentity(group.transform)) attributes.push(`transform="${matrix(group.transform)}"`);
-  if (group.opacity < 1) attributes.push(`opacity="${written(group.opacity)}"`);
-  if (group.blend !== 'normal') attributes.push(`style="mix-blend-mode:${group.blend}"`);
-  let clip = '';
-  if (group.clip) {
-    attributes.push(`clip-path="url(#${id}-clip)"`);
-    clip = `<clipPath id="${id}-clip"><path clip-rule="${group.clip.rule}" d="${pathData(group.clip.path)}"/></clipPath>`;
-  }
-  return `<g ${attributes.join(' ')}>${clip}${group.children.map((child) => node(child, prefix)).join('')}</g>`;
+  const { attributes, pieces } = groupPieces(group, prefix);
+  const listed = Object.entries(attributes).map(([name, value]) => ` ${name}="${escaped(value)}"`);
+  return `<g${listed.join('')}>${pieces.join('')}</g>`;
 }
 
 export interface SvgOptions {

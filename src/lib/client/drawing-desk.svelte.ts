@@ -86,9 +86,8 @@ export class DrawingDesk {
     const all = [...order.recipes, ...(order.beside ?? [])];
     const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
     for (const [id, recipe] of news) this.#told.set(id, recipe);
-    // Not waited for: messages arrive in order.
-    void this.draughtsman.tell({ palette: order.palette, marks: news.map(([id, recipe]) => ({ id, recipe })) });
-    this.stage = await this.draughtsman.picture(order.markId, 'full', 'stage-');
+    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, recipe: JSON.stringify(recipe) })) };
+    this.stage = await this.draughtsman.picture(order.markId, 'full', 'stage-', told);
     if (!isNewest() || !(await this.#rested(isNewest))) return;
     this.rests++;
     for (const dressing of DRESSINGS) {

@@ -2,7 +2,7 @@
   import { unite, type ScreenPicture } from '$core/index';
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
-  import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
+  import SvgGroup from '$lib/ui/SvgGroup.svelte';
   import { useTable } from './table.svelte';
   import type { Kept } from './tries.svelte';
 
@@ -66,7 +66,7 @@
       >
         {#each layers as { name, picture } (name)}
           <g class={name}
-            >{#each picture?.groups ?? [] as group (group.id)}<g><SvgMarkup markup={group.markup} /></g>{/each}</g
+            >{#each picture?.groups ?? [] as group (group.id)}<SvgGroup {group} />{/each}</g
           >
         {/each}
       </svg>

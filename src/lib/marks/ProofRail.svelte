@@ -2,7 +2,7 @@
   import { contrastRatio, dress, grow, legibleOn, proofsThatMatter, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from './table.svelte';
-  import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
+  import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
   const table = useTable();
   const proofs = $derived(table.desk.proofs);
@@ -62,7 +62,7 @@
           aria-label="In a round crop"
         >
           {#each proofs.full.groups as group (group.id)}
-            <g><SvgMarkup markup={group.markup} /></g>
+            <SvgGroup {group} />
           {/each}
         </svg>
       {/if}

@@ -9,7 +9,7 @@
   import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from './table.svelte';
-  import SvgMarkup from '$lib/ui/SvgMarkup.svelte';
+  import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
   interface Props {
     view: StageView;
@@ -168,7 +168,7 @@
   >
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
       {#each table.desk.stage?.groups ?? [] as group (group.id)}
-        <g data-part={group.id}><SvgMarkup markup={group.markup} /></g>
+        <g data-part={group.id}><SvgGroup {group} /></g>
       {/each}
     </g>
     {#if ticks?.ink}<CropTicks box={view.boxToScreen(ticks.ink)} label={size(ticks)} />{/if}

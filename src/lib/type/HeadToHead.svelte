@@ -40,9 +40,8 @@
         pictures.set(
           font.family,
           await trials.drawing.ask(async (draughtsman) => {
-            const shown = marks.map((each) => ({ id: each.id, recipe: each.id === mark.id ? recipe : each.recipe }));
-            void draughtsman.tell({ palette, marks: shown });
-            return draughtsman.picture(mark.id, 'full', `${font.family}-`);
+            const shown = marks.map((each) => ({ id: each.id, recipe: JSON.stringify(each.id === mark.id ? recipe : each.recipe) }));
+            return draughtsman.picture(mark.id, 'full', `${font.family}-`, { palette, marks: shown });
           }),
         );
       }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { grow, type ScreenPicture } from '$core/index';
-  import SvgMarkup from './SvgMarkup.svelte';
+  import SvgGroup from './SvgGroup.svelte';
 
   interface Props {
     picture: ScreenPicture | undefined;
@@ -26,7 +26,7 @@
     preserveAspectRatio={beginning ? 'xMinYMid slice' : undefined}
   >
     {#each picture.groups as group (group.id)}
-      <g><SvgMarkup markup={group.markup} /></g>
+      <SvgGroup {group} />
     {/each}
   </svg>
 {/if}

@@ -45,7 +45,9 @@ describe('screenPicture', () => {
     const drawing = { groups: [group(), group({ id: 'second' })] };
     const picture = screenPicture({ drawing, parts: [], ink: undefined }, '');
     const file = toSvg(drawing, { title: 't', box: { left: 0, top: 0, right: 1, bottom: 1 } });
-    expect(file).toContain(picture.groups.map(({ markup }) => markup).join(''));
+    expect(file).toContain(drawing.groups.map((each) => groupMarkup(each)).join(''));
+    for (const { pieces } of picture.groups) for (const piece of pieces) expect(file).toContain(piece);
+    expect(picture.groups.map(({ attributes }) => attributes)).toEqual([{ id: 'name' }, { id: 'second' }]);
   });
 });
 

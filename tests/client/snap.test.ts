@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import type { ResolvedPart } from '$core/index';
+import { copied, pasted } from '../../src/lib/marks/clipboard';
+import { snap, snapLines } from '../../src/lib/marks/snap';
+import { letteringInput, partOf } from '../support/drawn-mark';
+
+const part = (left: number, top: number, right: number, bottom: number): ResolvedPart => ({
+  id: 'part',
+  transform: { a: 1, b: 0, c: 0, d: 1, e: left, f: bottom },
+  ink: { left, top, right, bottom },
+  notices: [],
+  lettering: undefined,
+  balance: { x: (left + right) / 2 + 3, y: (top + bottom) / 2 },
+});
+const lines = (...box: readonly [number, number, number, number]) => {
+  const found = snapLines(part(...box));
+  if (!found) throw new Error('no ink');
+  return found;
+};
+
+describe('snapping', () => {
+  const still = [lines(0, 0, 100, 40)];
+  const moving = lines(200, 100, 260, 120);
+
+  it('draws edges to edges and middles to middles, and says what holds and how far apart the two are', () => {
+    const held = snap(moving, still, -198, 0, 5);
+    expect(held.dx).toBe(-200);
+    expect(held.guides).toEqual([{ axis: 'upright', at: 0, from: 0, to: 120, label: 'left edge · 60.0 px apart' }]);
+    // The middles meet at 50: the moving middle is at 230.
+    expect(snap(moving, still, -181, 0, 2).dx).toBe(-180);
+  });
+  it('draws an optical center to an optical center', () => {
+    // Balances stand 3 right of the middles: at 53 and 233.
+    const off = { ...moving, upright: moving.upright.filter(({ what }) => what === 'optical center') };
+    expect(snap(off, still, -179.2, 0, 1).dx).toBe(-180);
+  });
+  it('leaves alone what is farther than its reach', () => {
+    expect(snap(moving, still, -150, -3, 2)).toEqual({ dx: -150, dy: -3, guides: [] });
+  });
+  it('offers the font’s own lines of level lettering only', () => {
+    const lettering = { sizePx: 100, advancePx: 60, capHeightPx: 70, xHeightPx: 50, letters: [{ at: { y: 0 } }] } as unknown as NonNullable<
+      ResolvedPart['lettering']
+    >;
+    const level = snapLines({ ...part(0, 30, 60, 100), lettering });
+    expect(level?.level.filter(({ what }) => /line|height/.test(what)).map(({ at }) => at)).toEqual([100, 50, 30]);
+    const turned = snapLines({ ...part(0, 30, 60, 100), lettering, transform: { a: 0, b: 1, c: -1, d: 0, e: 0, f: 0 } });
+    expect(turned?.level.some(({ what }) => what === 'baseline')).toBe(false);
+  });
+});
+
+describe('the clipboard', () => {
+  const lettering = partOf(letteringInput({ companion: { part: 'gone' }, gaps: [{ index: 0, left: 'W', right: 'i', permille: 9 }] }));
+  it('carries a part whole, under a free id, and lets go of what is not in the other mark', () => {
+    const into = { version: 1 as const, parts: [{ ...lettering, id: 'lettering-1' }] };
+    const made = pasted(into, copied(lettering));
+    if (!made.ok || !made.value) throw new Error('nothing was pasted');
+    expect(made.value.id).toBe('lettering-2');
+    expect(made.value.recipe.parts[1]).toMatchObject({ id: 'lettering-2', companion: null, gaps: [{ permille: 9 }] });
+  });
+  it('leaves foreign text alone and refuses broken parts with a sentence', () => {
+    const empty = { version: 1 as const, parts: [] };
+    for (const text of ['', 'hello', '{"a":1}', '[1]', 'null']) expect(pasted(empty, text)).toEqual({ ok: true, value: undefined });
+    const broken = copied(lettering).replace('"sizePx":100', '"sizePx":-4');
+    const refused = pasted(empty, broken);
+    expect(refused.ok ? '' : refused.problems[0]?.message).toContain('sizePx');
+  });
+});
