@@ -37,6 +37,38 @@ const VIEWS = [
     prepare: (page) => page.locator('section[aria-label="Recipe"] button.title ::-p-text(Windrow)').click(),
   },
   {
+    file: 'marks-letters',
+    path: '/brands/windrow-kites/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Windrow)').click();
+      await page.locator('::-p-aria([name="optical"][role="radio"])').click();
+      await page.evaluate(() => /** @type {HTMLElement} */ (document.querySelector('[role="application"]')).focus());
+      await page.keyboard.press('Enter');
+      for (let n = 0; n < 5; n++) await page.keyboard.press('.');
+      await page.waitForSelector('.strip button');
+    },
+  },
+  {
+    file: 'marks-ring',
+    path: '/brands/gorsebank-rowing-club/marks/ring',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Gorsebank)').click();
+      await page.locator('summary ::-p-text(Line)').click();
+    },
+  },
+  {
+    file: 'marks-tries',
+    path: '/brands/windrow-kites/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Compare with Carved"][role="button"])').click();
+      await page.locator('::-p-aria([name="laid over"][role="radio"])').click();
+      await page.waitForSelector('svg[aria-label^="The mark now in ink"] path');
+    },
+  },
+  {
     file: 'marks-fonts',
     path: '/brands/tidewrack-aerial/marks/primary',
     ready: 'aside svg[aria-label="reversed"] path',

@@ -23,7 +23,12 @@ const RECIPE = {
       sizePx: 110,
       kerning: 'optical',
       line: { shape: 'arc', form: 'arch', side: 'over', radiusPx: 900, letters: 'bent', spacingAtPercent: 50 },
-      gaps: [0, 4, 8, 12, 15].map((index) => ({ index, left: 'Windrow Kites Workshop'[index], right: 'Windrow Kites Workshop'[index + 1], permille: -15 })),
+      gaps: [0, 4, 8, 12, 15].map((index) => ({
+        index,
+        left: 'Windrow Kites Workshop'[index],
+        right: 'Windrow Kites Workshop'[index + 1],
+        permille: -15,
+      })),
       letters: [{ at: { index: 5, letter: 'o' }, turnDeg: 12 }],
       cuts: [
         { id: 'cut-1', at: { index: 0, letter: 'W' }, form: 'slice', angleDeg: -14, gapPermille: 30 },

@@ -22,20 +22,20 @@ const address = (brand: string, mark: string) => `${app.url}/api/brands/${brand}
 
 describe('tries', () => {
   it('are kept beside the mark, renamed, removed and brought back; the mark itself stays as it is', async () => {
-    const tries = address('windrow-kites', 'primary');
-    const before = await read(`${app.url}/api/brands/windrow-kites/marks/primary`);
-    const one = await send<Kept>(tries, 'POST', { name: 'Carved', recipe: nameRecipe('Windrow') });
+    const tries = address('tidewrack-aerial', 'primary');
+    const before = await read(`${app.url}/api/brands/tidewrack-aerial/marks/primary`);
+    const one = await send<Kept>(tries, 'POST', { name: 'Carved', recipe: nameRecipe('Tidewrack') });
     expect(one.status).toBe(201);
     expect((await send<Kept>(`${tries}/${one.value.id}`, 'PATCH', { name: 'Tall' })).value.name).toBe('Tall');
     await send(`${tries}/${one.value.id}`, 'PATCH', { removed: true });
     expect(await read(tries)).toEqual([]);
     await send(`${tries}/${one.value.id}`, 'PATCH', { removed: false });
-    expect(await read<Kept[]>(tries)).toMatchObject([{ name: 'Tall', recipe: nameRecipe('Windrow') }]);
-    expect(await read(`${app.url}/api/brands/windrow-kites/marks/primary`)).toEqual(before);
+    expect(await read<Kept[]>(tries)).toMatchObject([{ name: 'Tall', recipe: nameRecipe('Tidewrack') }]);
+    expect(await read(`${app.url}/api/brands/tidewrack-aerial/marks/primary`)).toEqual(before);
   });
 
   it('refuse nonsense, other marks’ tries and links to other brands, with a sentence', async () => {
-    const tries = address('windrow-kites', 'primary');
+    const tries = address('tidewrack-aerial', 'primary');
     const [kept] = await read<Kept[]>(tries);
     const strange = recipeOf({ kind: 'linked', id: 'l', from: { mark: 'a0a0a0a0-0000-4000-8000-000000000001', part: 'name' } });
     for (const [url, method, body, status] of [

@@ -30,6 +30,9 @@ export class DrawingDesk {
   /** How often the stage has come to rest; what is drawn beside it is asked for anew then. */
   rests = $state(0);
 
+  /** Called with every new picture of the stage. */
+  onstage: (() => void) | undefined;
+
   readonly #worker: Worker;
   readonly draughtsman: Remote<Draughtsman>;
   readonly #opened: Promise<void>;
@@ -87,7 +90,9 @@ export class DrawingDesk {
     const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
     for (const [id, recipe] of news) this.#told.set(id, recipe);
     const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, recipe: JSON.stringify(recipe) })) };
-    this.stage = await this.draughtsman.picture(order.markId, 'full', 'stage-', told);
+    const picture = await this.draughtsman.picture(order.markId, 'full', 'stage-', told);
+    this.stage = picture;
+    this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;
     this.rests++;
     for (const dressing of DRESSINGS) {

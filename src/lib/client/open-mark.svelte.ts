@@ -28,6 +28,9 @@ export type SaveState =
   /** Somebody else saved meanwhile; both versions are at hand. */
   | { readonly kind: 'conflict'; readonly theirs: Recipe; readonly theirRevision: number };
 
+/** How long the page waits for the picture of a change, so that both come in one frame. */
+const FOLLOW_MS = 24;
+
 const RETRY_MS = [500, 1000, 2000, 4000, 8000];
 
 /** The mark on the table: its recipe, undo and redo, and saving by itself. Every gesture becomes one revision. */
@@ -39,13 +42,29 @@ export class OpenMark {
   past: readonly Step[] = $state.raw([]);
   future: readonly Step[] = $state.raw([]);
 
-  /** As shown, a gesture in progress included. */
+  #current: Recipe = { version: 1, parts: [] };
+  #following: ReturnType<typeof setTimeout> | undefined;
+
+  /** As shown, a gesture in progress included. Always the newest; the page hears of it together with its picture. */
   get recipe(): Recipe {
-    return this.#shown;
+    void this.#shown; // Who reads it in the page is told when it changes.
+    return this.#current;
   }
   set recipe(next: Recipe) {
-    this.#shown = next;
-    this.onshown?.(next);
+    this.#current = next;
+    if (!this.onshown) {
+      this.#shown = next;
+      return;
+    }
+    this.onshown(next);
+    this.#following ??= setTimeout(() => this.follow(), FOLLOW_MS);
+  }
+
+  /** Lets the page follow at once: the picture is there, or somebody is about to act on what they see. */
+  follow(): void {
+    clearTimeout(this.#following);
+    this.#following = undefined;
+    this.#shown = this.#current;
   }
 
   readonly #id: string;

@@ -62,6 +62,7 @@
   });
   // A change on the table is drawn before the page follows it; everything else that is drawn is followed here.
   table.open.onshown = (recipe) => table.desk.order({ ...table.order(), recipes: new Map([...table.recipes, [table.info.id, recipe]]) });
+  table.desk.onstage = () => table.open.follow();
   $effect(() => table.desk.order(table.order()));
 
   const withSelected = (act: (part: Part) => void) => table.selected && act(table.selected);
@@ -113,7 +114,12 @@
   }
 </script>
 
-<svelte:window onkeydown={(event) => answerKey(event, actions)} onkeyup={released} />
+<svelte:window
+  onkeydowncapture={() => table.open.follow()}
+  onpointerdowncapture={() => table.open.follow()}
+  onkeydown={(event) => answerKey(event, actions)}
+  onkeyup={released}
+/>
 <svelte:document oncopy={(event) => copy(event, false)} oncut={(event) => copy(event, true)} onpaste={paste} />
 <div class="room">
   <TopBar {brand} room="marks">

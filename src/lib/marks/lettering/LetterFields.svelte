@@ -1,5 +1,15 @@
 <script lang="ts">
-  import { FLIPS, featureName, lettersOf, withEveryLook, withLook, type LookChange, type Lettering } from '$core/index';
+  import {
+    restingValue,
+    type Axis,
+    FLIPS,
+    featureName,
+    lettersOf,
+    withEveryLook,
+    withLook,
+    type LookChange,
+    type Lettering,
+  } from '$core/index';
   import type { FormPicture } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
@@ -7,9 +17,16 @@
   import RolePicker from '$lib/ui/RolePicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table.svelte';
+  import { AXIS_NAMES } from './names';
   import FontField from './FontField.svelte';
 
-  const { part, features }: { part: Lettering; features: readonly string[] } = $props();
+  interface Props {
+    part: Lettering;
+    features: readonly string[];
+    /** The axes of the line's own font. */
+    axes: readonly Axis[];
+  }
+  const { part, features, axes }: Props = $props();
   const table = useTable();
 
   const letters = $derived(lettersOf(part.text));
@@ -23,6 +40,11 @@
   );
   const changed = $derived(new Set(part.letters.flatMap(({ at }) => ('index' in at ? [at.index] : []))));
   const everyChanged = $derived(new Set(part.letters.flatMap(({ at }) => ('every' in at ? [at.every] : []))));
+
+  const fontOfLetter = $derived(own?.font ?? part.font);
+  const WEIGHT: Axis = { tag: 'wght', min: 1, default: 400, max: 1000 };
+  /** In the line's own family all of its axes; elsewhere the weight, which every family answers with the nearest it has. */
+  const axesOfLetter = $derived(fontOfLetter.family === part.font.family && axes.length > 0 ? axes : [WEIGHT]);
 
   function preview(change: LookChange): void {
     if (index === undefined || letter === undefined) return;
@@ -106,6 +128,17 @@
     />
     {#if own?.font}<button class="link" onclick={() => change('Letter font', { font: undefined })}>Follow the line’s font</button>{/if}
     <div class="two">
+      {#each axesOfLetter as axis (axis.tag)}
+        <AmountField
+          label={AXIS_NAMES[axis.tag] ?? axis.tag}
+          min={axis.min}
+          max={axis.max}
+          step={axis.max - axis.min > 50 ? 10 : 1}
+          value={fontOfLetter.axes[axis.tag] ?? restingValue(axis)}
+          preview={(value) => preview({ font: { ...fontOfLetter, axes: { ...fontOfLetter.axes, [axis.tag]: value } } })}
+          commit={() => table.commit(`Letter ${(AXIS_NAMES[axis.tag] ?? axis.tag).toLowerCase()}`)}
+        />
+      {/each}
       <AmountField
         label="Size"
         unit="%"

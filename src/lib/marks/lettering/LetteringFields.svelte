@@ -205,7 +205,7 @@
   ]}
   choose={(align) => table.change(part.id, 'Growth', { align })}
 />
-{#if lettersOf(part.text).length > 0}<LetterFields {part} features={face?.features ?? []} />{/if}
+{#if lettersOf(part.text).length > 0}<LetterFields {part} {axes} features={face?.features ?? []} />{/if}
 <LineFields {part} />
 <FitFields {part} {axes} />
 <CutFields {part} />

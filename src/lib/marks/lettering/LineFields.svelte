@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ENVELOPES, type Lettering, type Line } from '$core/index';
+  import { ENVELOPES, type CurvePoint, type Lettering, type Line } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
@@ -60,6 +60,9 @@
       around: before?.around ?? null,
     };
   }
+  /** The same curve, run from its other end: the text stands on its other side. */
+  const reversed = (points: readonly CurvePoint[]): CurvePoint[] =>
+    points.map(({ x, y, inX, inY, outX, outY }) => ({ x, y, inX: outX, inY: outY, outX: inX, outY: inY })).reverse();
   const setLine = (line: Line) => table.previewLettering(part, { ...part, line });
   const round = $derived(
     table.parts.filter(
@@ -163,6 +166,13 @@
         />
       </div>
     {/each}
+    <button
+      class="link"
+      onclick={() => {
+        setLine({ ...line, startPercent: 100 - line.startPercent, points: reversed(line.points) });
+        table.commit('Reverse');
+      }}>Reverse</button
+    >
     <button class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
     {#if line.points.length > 2}<button
         class="link"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { apply, invert, type CurvePoint, type Lettering, type Point, type ResolvedPart } from '$core/index';
+  import { apply, curveBaseline, invert, type CurvePoint, type Lettering, type Point, type ResolvedPart } from '$core/index';
   import { hold } from '../hold';
   import type { StageView } from '../stage-view.svelte';
   import { useTable } from '../table.svelte';
@@ -84,6 +84,32 @@
     });
     return data;
   });
+  /** Places along the curve, where the text can be anchored. */
+  const along = $derived.by(() => {
+    const baseline = part.line.shape === 'curve' ? curveBaseline(part.line.points) : undefined;
+    if (!baseline?.ok) return [];
+    const { length, at } = baseline.value;
+    return Array.from({ length: 201 }, (_, n) => ({ percent: n / 2, ...at((length * n) / 200) }));
+  });
+  const anchor = $derived(part.line.shape === 'curve' ? along[Math.round(part.line.startPercent * 2)] : undefined);
+  function slideStart(event: PointerEvent): void {
+    const { line } = part;
+    if (line.shape !== 'curve' || !surface || event.button !== 0) return;
+    event.stopPropagation();
+    hold(
+      event,
+      surface,
+      (held) => {
+        const at = toPart(held.clientX, held.clientY);
+        const near = along.reduce((best, each) =>
+          Math.hypot(each.x - at.x, each.y - at.y) < Math.hypot(best.x - at.x, best.y - at.y) ? each : best,
+        );
+        setLine({ ...line, startPercent: near.percent });
+      },
+      (moved) => moved && table.commit('Start'),
+    );
+  }
+
   function pull(event: PointerEvent, at: number, what: 'point' | 'in' | 'out'): void {
     const { line } = part;
     if (line.shape !== 'curve' || !surface || event.button !== 0) return;
@@ -133,6 +159,13 @@
     {/if}
   {:else if points.length > 0}
     <path class="line" d={curveData} />
+    {#if anchor}
+      {@const here = toScreen(anchor)}
+      <!-- svelte-ignore a11y_no_static_element_interactions -->
+      <circle class="handle start" cx={here.x} cy={here.y} r="6" onpointerdown={slideStart} data-handle="start"
+        ><title>Slide the text along its curve</title></circle
+      >
+    {/if}
     {#each points as point, at (at)}
       {@const here = toScreen(point)}
       {#each [{ what: 'in', x: point.inX, y: point.inY }, { what: 'out', x: point.outX, y: point.outY }] as const as { what, x, y } (what)}
@@ -174,6 +207,9 @@
     fill: var(--color-sheet);
     stroke: var(--color-plum);
     stroke-width: 1.5;
+  }
+  .handle.start {
+    fill: var(--color-primary-100);
   }
   .handle.small {
     stroke: var(--color-amber);

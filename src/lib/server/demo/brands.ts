@@ -1,4 +1,4 @@
-import { createPart, EMPTY_RECIPE, expect, type Brief, type Palette, type Recipe } from '$core/index';
+import { createPart, EMPTY_RECIPE, expect, type Brief, type Lettering, type Palette, type Recipe } from '$core/index';
 import type { MarkRole } from '../stores/marks';
 import { shorePictures, type DemoPicture } from './board';
 
@@ -11,6 +11,12 @@ export interface DemoMark {
   readonly recipe: (primaryId: string) => Recipe;
 }
 
+/** Another version of a brand's first mark: its name in another face. */
+export interface DemoTry {
+  readonly name: string;
+  readonly font: Lettering['font'];
+}
+
 export interface DemoBrand {
   readonly name: string;
   readonly about: string;
@@ -19,11 +25,26 @@ export interface DemoBrand {
   /** Kept faces of the type trials. */
   readonly kept: readonly string[];
   readonly board?: readonly DemoPicture[];
+  readonly tries?: readonly DemoTry[];
   readonly marks: readonly DemoMark[];
 }
 
 const recipe = (...parts: PartInput[]): Recipe => ({ ...EMPTY_RECIPE, parts: parts.map((part) => expect(createPart(part))) });
 const at = (x: number, y: number) => ({ x, y, turnDeg: 0 });
+
+/** One of two texts that follow the club's ring on one center. */
+const ringText = (id: string, text: string, side: 'over' | 'under'): PartInput => ({
+  kind: 'lettering',
+  id,
+  text,
+  case: 'upper',
+  font: { family: 'cinzel', axes: { wght: 600 } },
+  kerning: 'optical',
+  sizePx: 46,
+  trackingPermille: 90,
+  paint: { role: 'paper' },
+  line: { shape: 'arc', form: 'ring', side, radiusPx: 190, around: { part: 'ring', insetPx: 40 } },
+});
 
 /** The three made-up clients on one imaginary coast. Every name, word and color is ours. */
 export const demoBrands: readonly DemoBrand[] = [
@@ -42,6 +63,10 @@ export const demoBrands: readonly DemoBrand[] = [
     },
     kept: ['josefin-sans', 'marcellus', 'fraunces'],
     board: shorePictures,
+    tries: [
+      { name: 'Carved', font: { family: 'cinzel', style: 'normal', axes: { wght: 500 } } },
+      { name: 'Tall', font: { family: 'oswald', style: 'normal', axes: { wght: 500 } } },
+    ],
     marks: [
       {
         name: 'Primary',
@@ -72,7 +97,7 @@ export const demoBrands: readonly DemoBrand[] = [
               font: { family: 'josefin-sans', axes: { wght: 400 } },
               sizePx: 40,
               trackingPermille: 240,
-              place: at(0, 68),
+              companion: { part: 'name', sizePercent: 27, gapPermille: 250 },
             },
             {
               kind: 'lettering',
@@ -192,6 +217,40 @@ export const demoBrands: readonly DemoBrand[] = [
               sizePx: 190,
               paint: { role: 'paper' },
               place: at(0, 66),
+            },
+          ),
+      },
+      {
+        name: 'Ring',
+        role: 'secondary',
+        recipe: (primary) =>
+          recipe(
+            { kind: 'shape', id: 'disk', name: 'Ground', form: { form: 'disk', widthPx: 520, heightPx: 520 }, paint: { role: 'second' } },
+            {
+              kind: 'shape',
+              id: 'ring',
+              name: 'Ring',
+              form: { form: 'ring', widthPx: 492, heightPx: 492, bandPx: 4 },
+              paint: { role: 'paper' },
+            },
+            {
+              kind: 'shape',
+              id: 'inner',
+              name: 'Inner ring',
+              form: { form: 'ring', widthPx: 330, heightPx: 330, bandPx: 3 },
+              paint: { role: 'paper' },
+            },
+            ringText('lower', 'Everybody rows', 'under'),
+            ringText('upper', 'Gorsebank Rowing Club', 'over'),
+            {
+              kind: 'linked',
+              id: 'initial',
+              name: 'Initial',
+              from: { mark: primary, part: 'name' },
+              take: 'initial',
+              sizePx: 210,
+              paint: { role: 'paper' },
+              place: at(0, 74),
             },
           ),
       },

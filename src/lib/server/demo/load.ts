@@ -1,10 +1,11 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { freePlace, type Board } from '$core/index';
+import { changePart, freePlace, type Board } from '$core/index';
 import { Brand } from '../database/entities';
 import { addPicture } from '../stores/board-pictures';
 import { createBrand } from '../stores/brands';
 import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';
+import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
 import { demoBrands } from './brands';
 
@@ -24,6 +25,11 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
         recipe: mark.recipe(primaryId),
         gesture: 'Made for the demo',
       });
+      if (primaryId === '')
+        for (const { name, font } of demo.tries ?? []) {
+          const recipe = changePart(created.recipe, 'name', { font });
+          await keepTry(em, brand.id, created.slug, { name, recipe });
+        }
       primaryId ||= created.id;
     }
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
