@@ -39,7 +39,7 @@ describe('a designer’s first hour', () => {
     await test.visitor.fill('Size', '1in');
     await test.visitor.press('Enter');
     await test.visitor.stageAfter(tracked);
-    await test.visitor.click('upper', 'radio');
+    await test.visitor.pick('Case', 'upper');
     await test.visitor.click('lead', 'radio');
 
     // A second line, and a shape behind everything.

@@ -203,9 +203,7 @@ describe('the same job by mouse alone, but for the words', () => {
     const { page } = visitor;
     const click = (name: string, role = 'button') => visitor.click(name, role);
     const drag = async (selector: string, x: number, y: number): Promise<void> => {
-      const handle = await page.waitForSelector(selector, { visible: true });
-      const box = await handle?.boundingBox();
-      if (!box) throw new Error(`${selector} is not on the stage`);
+      const box = await visitor.placeOf(selector);
       const [startX, startY] = [box.x + box.width / 2, box.y + box.height / 2];
       await page.mouse.move(startX, startY);
       await page.mouse.down();
@@ -222,10 +220,7 @@ describe('the same job by mouse alone, but for the words', () => {
     const refaced = await visitor.stageAfter(named);
 
     // A double click goes into the letters; two gaps are dragged.
-    const box = await page.$eval('[data-part="name"] path', (path) => {
-      const { x, y, height } = path.getBoundingClientRect();
-      return { x, y, height };
-    });
+    const box = await visitor.placeOf('[data-part="name"] path');
     await page.mouse.click(box.x + 6, box.y + box.height / 2, { count: 2 });
     await drag('[data-gap="1"]', -8, 0);
     const kerned = await visitor.stageAfter(refaced);

@@ -32,6 +32,28 @@ export class Visitor {
     await field?.press('Backspace');
     await field?.type(text);
   }
+  /** Chooses an option of a list by its label and value, as a person would by mouse. */
+  async pick(label: string, value: string): Promise<void> {
+    const list = await this.page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`, { visible: true });
+    await list?.select(value);
+  }
+  /** Where something is on the screen, once it has stopped moving. */
+  async placeOf(selector: string): Promise<{ readonly x: number; readonly y: number; readonly width: number; readonly height: number }> {
+    await this.page.waitForSelector(selector, { visible: true });
+    return this.page.evaluate(async (wanted) => {
+      const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+      const rect = () => {
+        const { x, y, width, height } = document.querySelector(wanted)?.getBoundingClientRect() ?? new DOMRect();
+        return { x, y, width, height };
+      };
+      for (let before = rect(); ;) {
+        for (let n = 0; n < 6; n++) await frame();
+        const now = rect();
+        if (now.width > 0 && JSON.stringify(now) === JSON.stringify(before)) return now;
+        before = now;
+      }
+    }, selector);
+  }
   press = async (...keys: Parameters<Page['keyboard']['press']>[0][]): Promise<void> => {
     for (const key of keys) await this.page.keyboard.press(key);
   };
