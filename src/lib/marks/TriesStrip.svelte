@@ -9,6 +9,7 @@
 
 <section aria-label="Tries">
   <span class="label side" aria-hidden="true">Tries</span>
+  <button class="keep link" onclick={keep} title="Keep the mark as it stands (T)">Keep a try</button>
   {#each tries.kept as kept (kept.id)}
     <button
       aria-label="Compare with {kept.name}"
@@ -19,7 +20,6 @@
       <span class="quiet">{kept.name}</span>
     </button>
   {/each}
-  <button class="keep link" onclick={keep} title="Keep the mark as it stands (T)">Keep a try</button>
   {#if tries.removed}
     <p>“{tries.removed.name}” was removed. <button class="link" onclick={() => tries.bringBack()}>Bring it back</button></p>
   {/if}

@@ -1,0 +1,74 @@
+import type { Problem } from '../../result/result';
+import type { DrawContext } from '../part-kind';
+import { baselineRadiusPx, type Circle } from './line-placing';
+import type { Lettering } from './schema';
+
+/** The width (and height) that a lettering is fitted to, in mark pixels; `advance` counts the text's own length rather than its ink. */
+export type Target = { readonly width: number; readonly height?: number; readonly advance?: boolean } | { readonly notice: Problem };
+
+/** The width a lettering is fitted to, in mark pixels. */
+export function targetOf(
+  part: Lettering,
+  sizePx: number,
+  context: DrawContext,
+  capHeight: number,
+  circle: Circle | undefined,
+): Target | undefined {
+  const to = part.fit?.to;
+  if (!to) return undefined;
+  if (to.kind === 'width') return { width: to.widthPx };
+  if (to.kind === 'angle') {
+    if (part.line.shape !== 'arc')
+      return {
+        notice: {
+          code: 'fit-without-circle',
+          message: 'Only a text on a circle can be fitted to an angle.',
+          fix: 'Choose an arch or a ring.',
+        },
+      };
+    const height = ((part.line.spacingAtPercent / 100) * capHeight * sizePx) / 1000;
+    const radius = baselineRadiusPx(part.line, circle, (capHeight * sizePx) / 1000) + (part.line.side === 'over' ? height : -height);
+    return { width: (to.sweepDeg * Math.PI * Math.max(radius, 0.1)) / 180, advance: true };
+  }
+  const ink = context.sibling(to.part)?.ink;
+  if (!ink)
+    return {
+      notice: { code: 'fit-gone', message: 'The part this line is fitted to is gone.', fix: 'Fit it to another part, or to a width.' },
+    };
+  const air = to.kind === 'panel' ? 2 * to.airPx : 0;
+  const width = Math.max(1, ink.right - ink.left - air);
+  return to.kind === 'panel' ? { width, height: Math.max(1, ink.bottom - ink.top - air) } : { width };
+}
+
+/** The circle of the part that a ring text follows. */
+export function followedCircle(part: Lettering, context: DrawContext): { readonly circle?: Circle; readonly notices: readonly Problem[] } {
+  if (part.line.shape !== 'arc' || !part.line.around) return { notices: [] };
+  const sibling = context.sibling(part.line.around.part);
+  const facts = sibling?.lettering?.circle;
+  const ink = sibling?.ink;
+  if (!ink)
+    return {
+      notices: [
+        { code: 'ring-gone', message: 'The part whose circle this text follows is gone.', fix: 'Choose another part, or a radius.' },
+      ],
+    };
+  const center = { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 };
+  const radiusPx = Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2;
+  return { circle: { center, radiusPx: facts ? facts.radiusPx : radiusPx }, notices: [] };
+}
+
+/** Where a second line stands: its size, and its origin under the first line's ink. */
+export function companionOf(part: Lettering, context: DrawContext) {
+  if (!part.companion) return undefined;
+  const first = context.sibling(part.companion.part);
+  if (!first?.ink || !first.lettering)
+    return {
+      notice: { code: 'first-line-gone', message: 'The first line that this one stays with is gone.', fix: 'Let it stand by itself.' },
+    };
+  const { sizePx } = first.lettering;
+  return {
+    sizePx: part.companion.sizePercent === null ? part.sizePx : Math.max(0.1, (sizePx * part.companion.sizePercent) / 100),
+    center: (first.ink.left + first.ink.right) / 2,
+    top: first.ink.bottom + (part.companion.gapPermille * sizePx) / 1000,
+  };
+}
