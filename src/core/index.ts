@@ -10,7 +10,7 @@ export * from './color';
 
 // Geometry and shapes
 export * from './geometry';
-export { forms, formSchema, outlineOf, type Form, type FormName } from './shapes';
+export { ellipse, forms, formSchema, outlineOf, rectangle, ring, type Form, type FormName } from './shapes';
 
 // Type
 export * from './type';
@@ -20,6 +20,9 @@ export * from './marks';
 
 // A brand's documents: brief, mood board, type desk
 export * from './brand';
+
+// Proofs measured
+export * from './checks';
 
 // Files
 export * from './output';

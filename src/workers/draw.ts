@@ -15,12 +15,15 @@ import {
   setLine,
   spacingOf,
   STARTING_PALETTE,
+  weightsOf,
   type Axis,
   type Bounds,
   type Dressing,
   type FontChoice,
   type LetterForm,
   type Palette,
+  type PartWeight,
+  type PathAlgebra,
   type Recipe,
   type Resolver,
   type ScreenPicture,
@@ -61,6 +64,7 @@ export type FormPicture = Omit<LetterForm, 'path'> & { readonly data: string };
 export class Draughtsman {
   #loader: FontLoader | undefined;
   #resolver: Resolver | undefined;
+  #paths: PathAlgebra | undefined;
 
   /** @param pathLibrary where the bytes of the path library are fetched from */
   constructor(private readonly pathLibrary: string) {}
@@ -73,7 +77,8 @@ export class Draughtsman {
     });
     const library = await fetch(this.pathLibrary);
     if (!library.ok) throw new Error(`The path library could not be fetched (${library.status}).`);
-    this.#resolver = createResolver(this.#loader.shelf, await openPathAlgebra(new Uint8Array(await library.arrayBuffer())));
+    this.#paths = await openPathAlgebra(new Uint8Array(await library.arrayBuffer()));
+    this.#resolver = createResolver(this.#loader.shelf, this.#paths);
   }
 
   /** Takes in what has changed; everything asked afterwards is answered from it. */
@@ -91,6 +96,14 @@ export class Draughtsman {
     const palette = this.#palette;
     await loader.load(fontsNeeded(recipe, sources));
     return screenPicture(resolver.resolve({ recipe, sources, dress: dress(palette, dressing) }), idPrefix);
+  }
+
+  /** How heavy the parts of a mark are, thinnest first. */
+  async weights(markId: string): Promise<readonly PartWeight[]> {
+    const { loader, resolver, paths } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    return weightsOf(resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') }), paths);
   }
 
   /** A word in one face. */
@@ -144,8 +157,8 @@ export class Draughtsman {
   }
 
   #ready() {
-    if (!this.#loader || !this.#resolver) throw new Error('The fonts have not been named yet: call open first.');
-    return { loader: this.#loader, resolver: this.#resolver };
+    if (!this.#loader || !this.#resolver || !this.#paths) throw new Error('The fonts have not been named yet: call open first.');
+    return { loader: this.#loader, resolver: this.#resolver, paths: this.#paths };
   }
 
   #palette: Palette = STARTING_PALETTE;

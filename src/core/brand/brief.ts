@@ -5,10 +5,10 @@ import { VOICE_SCALE_NAMES } from '../type/choosing/voice';
 export const USES = {
   profile: { label: 'round profile', proofs: ['round', 'small'], widthsPx: [400, 800] },
   web: { label: 'web page', proofs: ['small', 'reversed'], widthsPx: [320, 640, 1280] },
-  goods: { label: 'goods', proofs: ['one-color', 'on-lead'], widthsPx: [4500] },
+  goods: { label: 'goods', proofs: ['one-color', 'on-lead', 'photo'], widthsPx: [4500] },
   label: { label: 'sewn label', proofs: ['one-color', 'small'], widthsPx: [1200] },
   print: { label: 'print', proofs: ['one-color', 'reversed'], widthsPx: [2400] },
-  photos: { label: 'photos', proofs: ['reversed'], widthsPx: [2000] },
+  photos: { label: 'photos', proofs: ['photo', 'reversed'], widthsPx: [2000] },
   sign: { label: 'shop sign', proofs: ['reversed', 'on-lead'], widthsPx: [4000] },
   vehicle: { label: 'vehicle', proofs: ['on-lead', 'one-color'], widthsPx: [6000] },
   card: { label: 'price card', proofs: ['small', 'one-color'], widthsPx: [900] },

@@ -7,3 +7,4 @@ export { flatten, type Polygon } from './flatten';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { inkRuns, type InkRun } from './ink-runs';
 export { COMBININGS, JOINS, type Combining, type Join, type PathAlgebra, type Region } from './region';
+export { thicknessOf, type LocalThickness, type Thickness } from './thickness';

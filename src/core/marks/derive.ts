@@ -64,7 +64,16 @@ function follow(link: Linked, sources: Sources, depth: number): Followed {
   return { part: { ...concrete.part, ...ownFields(link), ...(link.paint ? { paint: link.paint } : {}) } };
 }
 
-const ownFields = ({ id, name, place, opacity, blend, hidden, locked }: Linked) => ({ id, name, place, opacity, blend, hidden, locked });
+const ownFields = ({ id, name, place, opacity, blend, hidden, locked, ghost }: Linked) => ({
+  id,
+  name,
+  place,
+  opacity,
+  blend,
+  hidden,
+  locked,
+  ghost,
+});
 
 /** What a lettering has only among its own neighbors: another mark has neither its first line nor its ring. */
 const ALONE = { companion: null, fit: null } as const;

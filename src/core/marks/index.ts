@@ -5,7 +5,7 @@ export { addPart, changePart, duplicatePart, freePartId, removePart, restack, ty
 export { fontsNeeded } from './fonts-needed';
 export { colorOf, paintSchema, type Paint } from './paint';
 export type { Place } from './part-base';
-export type { LetteringFacts, LetterPlace } from './part-kind';
+export type { CutFrame, LetteringFacts, LetterPlace } from './part-kind';
 export * from './lettering';
 export { type Linked } from './parts/linked';
 export { type Shape } from './parts/shape';
@@ -13,4 +13,5 @@ export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
 export { describePart, isKnown, labelOf, partKinds, type KnownPart, type Part, type PartKindName } from './registry';
 export { backingShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
+export { outlineThickness, weightsOf, type PartWeight } from './weights';
 export { createResolver, inkOf, placing, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

@@ -23,4 +23,6 @@ export const partBase = {
   blend: z.enum(BLENDS).default('normal'),
   hidden: z.boolean().default(false),
   locked: z.boolean().default(false),
+  /** On the table drawn as an outline only, to line shapes up; everywhere else as it is. */
+  ghost: z.boolean().default(false),
 };

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
-import type { Bounds, PathAlgebra, Point } from '../geometry';
+import type { Affine, Bounds, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
-import type { FontShelf } from '../type';
+import type { EnvelopeFrame, FontShelf } from '../type';
 import type { Fill, Group } from './drawing';
 import type { Paint } from './paint';
 
@@ -38,6 +38,16 @@ export interface LetterPlace {
   readonly ink: Bounds | undefined;
 }
 
+/** The box that a cut or belt stands in, and where its plane lies. */
+export interface CutFrame {
+  /** Of the cut or belt. */
+  readonly id: string;
+  /** In 1/1000 em, in the plane of what is cut. */
+  readonly box: Bounds;
+  /** From that plane to the part's pixels; where the line bends, as it lies in the box's middle. */
+  readonly map: Affine;
+}
+
 /** What is known about a lettering besides its picture, in the part's own pixels. */
 export interface LetteringFacts {
   readonly sizePx: number;
@@ -45,6 +55,9 @@ export interface LetteringFacts {
   readonly capHeightPx: number;
   readonly xHeightPx: number;
   readonly letters: readonly LetterPlace[];
+  readonly frames: readonly CutFrame[];
+  /** In an envelope: the frame it works in, in the part's own pixels. */
+  readonly envelope?: EnvelopeFrame;
   /** On a circle: its center and the baseline's radius, and how far round the text runs. */
   readonly circle?: { readonly center: Point; readonly radiusPx: number; readonly sweepDeg: number };
 }

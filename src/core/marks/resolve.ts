@@ -68,7 +68,17 @@ export const placing = (place: Place): Affine => compose(translation(place.x, pl
 
 /** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
 function contentKey(part: KnownPart): string {
-  const { place: _place, opacity: _opacity, blend: _blend, hidden: _hidden, locked: _locked, name: _name, id: _id, ...content } = part;
+  const {
+    place: _place,
+    opacity: _opacity,
+    blend: _blend,
+    hidden: _hidden,
+    locked: _locked,
+    ghost: _ghost,
+    name: _name,
+    id: _id,
+    ...content
+  } = part;
   return JSON.stringify(content);
 }
 

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { DRESSINGS, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
+import { DRESSINGS, type Dressing, type Palette, type PartWeight, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
 import type { Draughtsman } from '$workers/draw';
 
 /** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
@@ -26,6 +26,8 @@ export class DrawingDesk {
   proofs: Readonly<Partial<Record<Dressing, ScreenPicture>>> = $state.raw({});
   /** The other marks of the brand and the versions kept beside this one, by id. */
   others: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
+  /** How heavy the parts are, thinnest first; as of the last rest. */
+  weights: readonly PartWeight[] = $state.raw([]);
   problem = $state('');
   /** How often the stage has come to rest; what is drawn beside it is asked for anew then. */
   rests = $state(0);
@@ -99,6 +101,8 @@ export class DrawingDesk {
       if (!isNewest()) return;
       this.proofs = { ...this.proofs, [dressing]: await this.draughtsman.picture(order.markId, dressing, `${dressing}-`) };
     }
+    if (!isNewest()) return;
+    this.weights = await this.draughtsman.weights(order.markId);
     for (const [id] of all) {
       if (!isNewest()) return;
       this.others = new Map(this.others).set(id, await this.draughtsman.picture(id, 'full', `${id}-`));

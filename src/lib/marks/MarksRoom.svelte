@@ -13,6 +13,7 @@
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, turnLetter } from './lettering/letter-keys';
+  import { CLEAR, type Ground } from './photos';
   import ProofRail from './ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
   import Stage from './Stage.svelte';
@@ -51,7 +52,7 @@
   );
   const view = new StageView();
   let column: RecipeColumn | undefined = $state();
-  let ground = $state('clear');
+  let ground: Ground = $state.raw(CLEAR);
   let filesOpen = $state(false);
   let colorsOpen = $state(false);
   let keysOpen = $state(false);

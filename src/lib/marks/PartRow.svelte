@@ -1,6 +1,7 @@
 <script lang="ts">
   import Eye from '@lucide/svelte/icons/eye';
   import EyeOff from '@lucide/svelte/icons/eye-off';
+  import Ghost from '@lucide/svelte/icons/square-dashed';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import { dragHandle } from 'svelte-dnd-action';
@@ -25,7 +26,10 @@
     const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;
     return group && ink ? { groups: [group], ink, parts: [] } : undefined;
   });
-  const about = $derived(describePart(part, { family: table.family }) + (part.kind !== 'unknown' && part.hidden ? ' · hidden' : ''));
+  const about = $derived(
+    describePart(part, { family: table.family }) +
+      (part.kind === 'unknown' ? '' : `${part.hidden ? ' · hidden' : ''}${part.ghost ? ' · ghost' : ''}`),
+  );
 </script>
 
 <div class="part" class:open>
@@ -54,6 +58,15 @@
         onclick={() => table.change(part.id, part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })}
       >
         {#if part.hidden}<EyeOff size={15} />{:else}<Eye size={15} />{/if}
+      </button>
+      <button
+        class="toggle"
+        aria-label="{part.ghost ? 'Fill' : 'Ghost'} {labelOf(part)}"
+        title="Ghost: on the table an outline only; files are not changed"
+        aria-pressed={part.ghost}
+        onclick={() => table.change(part.id, part.ghost ? 'Fill' : 'Ghost', { ghost: !part.ghost })}
+      >
+        <Ghost size={15} />
       </button>
       <button
         class="toggle"

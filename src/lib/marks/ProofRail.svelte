@@ -1,6 +1,8 @@
 <script lang="ts">
-  import { contrastRatio, dress, grow, legibleOn, proofsThatMatter, type ScreenPicture } from '$core/index';
+  import { contrastOnGround, dress, grow, legibleOn, proofsThatMatter, strokeAtSize, type ScreenPicture } from '$core/index';
+  import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import PhotoProof from './PhotoProof.svelte';
   import { useTable } from './table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
@@ -27,12 +29,13 @@
   let showAll = $state(false);
   const matter = $derived(proofsThatMatter(table.brief));
   const shows = (proof: string) => showAll || matter.has(proof);
-  const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead'];
+  const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead', 'photo'];
+  const thinnest = $derived(table.desk.weights[0]);
   const round = $derived(roundBox(proofs.full));
   const dressed = $derived([
-    { id: 'one-color', caption: 'one color', ratio: contrastRatio(table.palette.ink, table.palette.paper) },
-    { id: 'reversed', caption: 'reversed', ratio: contrastRatio(table.palette.paper, table.palette.ink) },
-    { id: 'on-lead', caption: 'on lead', ratio: contrastRatio(legibleOn(table.palette, table.palette.lead), table.palette.lead) },
+    { id: 'one-color', caption: 'one color', finding: contrastOnGround(table.palette.ink, table.palette.paper) },
+    { id: 'reversed', caption: 'reversed', finding: contrastOnGround(table.palette.paper, table.palette.ink) },
+    { id: 'on-lead', caption: 'on lead', finding: contrastOnGround(legibleOn(table.palette, table.palette.lead), table.palette.lead) },
   ] as const);
 </script>
 
@@ -48,7 +51,13 @@
               ><MarkPicture picture={proofs.full} label="At {widthPx} pixels" /></span
             >
           {/if}
-          <span class="quiet">{widthPx} px</span>
+          <span class="size">
+            <span class="quiet">{widthPx} px</span>
+            {#if thinnest && proofs.full?.ink}
+              {@const wide = proofs.full.ink.right - proofs.full.ink.left}
+              <FindingTick finding={strokeAtSize(thinnest.thinnestPx, small(proofs.full, widthPx).width / wide)} />
+            {/if}
+          </span>
         </div>
       {/each}
     </div>
@@ -69,10 +78,11 @@
     </div>
     <p class="quiet caption">round crop</p>
   {/if}
-  {#each dressed.filter(({ id }) => shows(id)) as { id, caption, ratio } (id)}
+  {#each dressed.filter(({ id }) => shows(id)) as { id, caption, finding } (id)}
     <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs[id]} label={caption} /></div>
-    <p class="quiet caption">{caption} · <span class:fails={ratio < 3}>{ratio.toFixed(1)} : 1</span></p>
+    <p class="quiet caption">{caption} · <FindingTick {finding} /></p>
   {/each}
+  {#if shows('photo')}<PhotoProof dark={proofs['one-color']} light={proofs.reversed} palette={table.palette} />{/if}
   {#if showAll || ALL.some((proof) => !matter.has(proof))}
     <button class="link" onclick={() => (showAll = !showAll)}>{showAll ? 'Only what the brief asks for' : 'Show every proof'}</button>
   {/if}
@@ -97,7 +107,7 @@
     display: flex;
     align-items: center;
     justify-content: space-between;
-    min-height: 24px;
+    min-height: 34px;
   }
   .round {
     width: 112px;
@@ -124,8 +134,10 @@
   .round + .caption {
     text-align: center;
   }
-  .fails {
-    color: var(--color-rust);
-    font-weight: 600;
+  .size {
+    display: grid;
+    font-size: 11px;
+    line-height: 1.25;
+    text-align: right;
   }
 </style>

@@ -3,8 +3,10 @@
   import CropTicks from './CropTicks.svelte';
   import Guides from './Guides.svelte';
   import { hold } from './hold';
+  import CutHandles from './lettering/CutHandles.svelte';
   import LetterHandles from './lettering/LetterHandles.svelte';
   import LineHandles from './lettering/LineHandles.svelte';
+  import type { Ground } from './photos';
   import Rulers from './Rulers.svelte';
   import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
@@ -13,8 +15,7 @@
 
   interface Props {
     view: StageView;
-    /** A CSS color, or `clear` for the transparent ground. */
-    ground: string;
+    ground: Ground;
   }
   const { view, ground }: Props = $props();
   const table = useTable();
@@ -38,6 +39,8 @@
     part.ink ? `${(part.ink.right - part.ink.left).toFixed(1)} × ${(part.ink.bottom - part.ink.top).toFixed(1)} px` : '';
   const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
   const inLetters = $derived(lettering !== undefined && (table.letter !== undefined || table.gap !== undefined));
+
+  const ghosts = $derived(new Set(table.parts.flatMap((part) => (part.kind !== 'unknown' && part.ghost ? [part.id] : []))));
 
   /** How far the ink's balance stands from the middle of its box. */
   const balance = $derived.by(() => {
@@ -154,7 +157,9 @@
 </script>
 
 <div class="stage" bind:clientWidth={view.widthPx} bind:clientHeight={view.heightPx}>
-  <div class="ground" class:clear-ground={ground === 'clear'} style:background={ground === 'clear' ? undefined : ground}></div>
+  <div class="ground" class:clear-ground={ground.kind === 'clear'} style:background={ground.kind === 'color' ? ground.color : undefined}>
+    {#if ground.kind === 'photo'}<img src={ground.photo.address} alt="" />{/if}
+  </div>
   <!-- the stage takes the keys that move what is selected -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <svg
@@ -168,7 +173,7 @@
   >
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
       {#each table.desk.stage?.groups ?? [] as group (group.id)}
-        <g data-part={group.id}><SvgGroup {group} /></g>
+        <g data-part={group.id} class:ghost={ghosts.has(group.id)}><SvgGroup {group} /></g>
       {/each}
     </g>
     {#if ticks?.ink}<CropTicks box={view.boxToScreen(ticks.ink)} label={size(ticks)} />{/if}
@@ -181,12 +186,8 @@
     {/if}
     {#if lettering && ticks}
       {#if inLetters}<LetterHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
-      {#if lettering.line.shape === 'arc' || lettering.line.shape === 'curve'}<LineHandles
-          part={lettering}
-          resolved={ticks}
-          {view}
-          {surface}
-        />{/if}
+      {#if lettering.line.shape !== 'straight'}<LineHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
+      {#if lettering.cuts.length + lettering.belts.length > 0}<CutHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
     {/if}
     <Guides {guides} {view} />
   </svg>
@@ -219,8 +220,21 @@
   .stage > svg:focus-visible {
     outline-offset: -2px;
   }
+  .ground img {
+    width: 100%;
+    height: 100%;
+    object-fit: cover;
+  }
   g[data-part] {
     cursor: move;
+  }
+  /* A ghost is an outline only; its white line under the dark one shows on every ground. */
+  .ghost :global(path) {
+    fill: #fff;
+    fill-opacity: 0.01;
+    stroke: var(--color-ink);
+    stroke-width: 1px;
+    vector-effect: non-scaling-stroke;
   }
   .balance line {
     pointer-events: none;

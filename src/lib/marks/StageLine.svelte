@@ -1,22 +1,25 @@
 <script lang="ts">
   import { isKnown, ROLES } from '$core/index';
+  import { CLEAR, PHOTOS, type Ground } from './photos';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from './table.svelte';
 
   interface Props {
     view: StageView;
-    ground: string;
-    changeGround: (ground: string) => void;
+    ground: Ground;
+    changeGround: (ground: Ground) => void;
     showFiles: () => void;
     showColors: () => void;
   }
   const { view, ground, changeGround, showFiles, showColors }: Props = $props();
   const table = useTable();
 
-  const grounds = $derived([
-    { value: 'clear', label: 'transparent' },
-    ...ROLES.map((role) => ({ value: table.palette[role], label: role })),
+  const grounds = $derived<readonly { readonly label: string; readonly ground: Ground }[]>([
+    { label: 'transparent', ground: CLEAR },
+    ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: table.palette[role] } as const })),
+    ...PHOTOS.map((photo) => ({ label: photo.label, ground: { kind: 'photo', photo } as const })),
   ]);
+  const keyOf = (of: Ground) => (of.kind === 'clear' ? 'clear' : of.kind === 'color' ? of.color : of.photo.name);
   const selected = $derived(table.selected);
 </script>
 
@@ -40,12 +43,19 @@
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>
-      {#each grounds as { value, label } (label)}
-        <label title="ground: {label}" class:current={value === ground}>
-          <input class="over-label" type="radio" name="ground" {value} checked={value === ground} onchange={() => changeGround(value)} />
-          <span class:clear-ground={value === 'clear'} style:background={value === 'clear' ? undefined : value}></span><span
-            class="off-screen">{label}</span
-          >
+      {#each grounds as { label, ground: each } (label)}
+        {@const current = keyOf(each) === keyOf(ground)}
+        <label title="ground: {label}" class:current>
+          <input class="over-label" type="radio" name="ground" value={label} checked={current} onchange={() => changeGround(each)} />
+          <span
+            class="swatch"
+            class:clear-ground={each.kind === 'clear'}
+            style:background={each.kind === 'color'
+              ? each.color
+              : each.kind === 'photo'
+                ? `url(${each.photo.address}) center / cover`
+                : undefined}
+          ></span><span class="off-screen">{label}</span>
         </label>
       {/each}
     </fieldset>
@@ -113,7 +123,7 @@
   fieldset label:has(:focus-visible) {
     outline: 2px solid var(--color-plum);
   }
-  fieldset span:not(.off-screen) {
+  .swatch {
     display: block;
     width: 15px;
     height: 15px;

@@ -18,12 +18,12 @@ import {
 describe('a brief', () => {
   it('may be empty; then every proof matters and no size is proposed', () => {
     const empty = briefSchema.parse({});
-    expect([...proofsThatMatter(empty)].sort()).toEqual(['on-lead', 'one-color', 'reversed', 'round', 'small']);
+    expect([...proofsThatMatter(empty)].sort()).toEqual(['on-lead', 'one-color', 'photo', 'reversed', 'round', 'small']);
     expect(proposedWidthsPx(empty)).toEqual([]);
   });
   it('picks proofs and sizes by its uses', () => {
     const brief = briefSchema.parse({ uses: ['photos', 'goods'] });
-    expect([...proofsThatMatter(brief)].sort()).toEqual(['on-lead', 'one-color', 'reversed']);
+    expect([...proofsThatMatter(brief)].sort()).toEqual(['on-lead', 'one-color', 'photo', 'reversed']);
     expect(proposedWidthsPx(brief)).toEqual([2000, 4500]); // 4500 px: garment print file (common practice)
   });
   it.each([{ voice: { loudness: 101 } }, { voice: { volume: 5 } }, { uses: ['moon'] }, { keywords: [''] }, { audience: 'x'.repeat(2001) }])(

@@ -1,8 +1,20 @@
-import { apply, boundsOf, compose, mapPath, translation, warpPath, type Affine, type Bounds, type Region } from '../../geometry';
+import {
+  apply,
+  boundsOf,
+  centerOf,
+  compose,
+  IDENTITY,
+  mapPath,
+  translation,
+  warpPath,
+  type Affine,
+  type Bounds,
+  type Region,
+} from '../../geometry';
 import { restingValue, type FontShelf, type Typeface } from '../../type';
 import type { Problem } from '../../result/result';
 import type { Paint } from '../paint';
-import type { DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
+import type { CutFrame, DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
 import { beltAround } from './belts';
 import { cutThrough, prepareCut } from './cuts';
 import { fitLine } from './fit';
@@ -239,6 +251,23 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
     return { ...region, path: mapPath(warpPath(mapPath(region.path, map), warp, tolerance), toPx) };
   };
 
+  /** Where a plane lies that is mapped into the flat text, as seen from a place in it. */
+  const planeAt = (box: Bounds, map: Affine, letter?: FlatLetter): Affine => {
+    const rigid = letter && placing.rigid?.(letter);
+    if (rigid && !placing.bends) return compose(toPx, compose(rigid, map));
+    if (!placing.warp) return compose(toPx, map);
+    const middle = apply(map, centerOf(box));
+    const at = placing.warp(middle.x, middle.y);
+    const tangent: Affine = { a: at.acrossX, b: at.acrossY, c: at.downX, d: at.downY, e: at.x, f: at.y };
+    return compose(toPx, compose(tangent, compose(translation(-middle.x, -middle.y), map)));
+  };
+  const frames: CutFrame[] = whole.map(({ id }) => ({ id, box: lineBox, map: planeAt(lineBox, IDENTITY) }));
+  for (const letter of letters) {
+    const own = [...part.cuts, ...part.belts].filter(({ at }) => at?.index === letter.index && letterIs(part, letter, at.letter));
+    const box = own.length > 0 ? boundsOf(letter.outline.path) : undefined;
+    if (box) frames.push(...own.map(({ id }) => ({ id, box, map: planeAt(box, letter.map, letter) })));
+  }
+
   for (const letter of letters) {
     if (letter.outline.path.verbs === '' || letter.look?.hidden) {
       places.push(placeOf(letter, placing, toPx, capHeight, undefined));
@@ -278,7 +307,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
   if (letters.some(({ look }) => look?.underlined))
     for (const line of text.lines)
       for (const { region, first } of underlines(line.letters, context.paths))
-        nodes.push(fill(placed(region, { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, first), first.look?.paint ?? part.paint, 1));
+        nodes.push(fill(placed(region, IDENTITY, first), first.look?.paint ?? part.paint, 1));
 
   const advancePx = (Math.max(0, ...text.lines.map(({ advance }) => advance)) * sizePx) / 1000;
   const ring = part.line.shape === 'arc' ? circleFacts(part, circle, capHeight, sizePx, placing) : undefined;
@@ -299,6 +328,10 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
       capHeightPx: (capHeight * sizePx) / 1000,
       xHeightPx: (metric(faces.face, part, 'xHeight') * sizePx) / 1000,
       letters: places,
+      frames,
+      ...(part.line.shape === 'envelope' && flatInk
+        ? { envelope: { left: flatInk.left * toPx.a, right: flatInk.right * toPx.a, capHeight: capHeight * toPx.a } }
+        : {}),
       ...(ring ? { circle: ring } : {}),
     },
   };

@@ -1,5 +1,7 @@
 export { createGaps, createLooks, forgetWaiting, lettersOf, retext, waiting, type OwnLook } from './anchors';
 export { withEveryLook, withGap, withLook, withNewBelt, withNewCut, type LetterTarget, type LookChange } from './edit-letters';
+export { beltGrips, cutGrips, type Grip } from './grips';
+export { ENVELOPE_FROM } from './line-placing';
 export { letterForms, type LetterForm } from './letter-forms';
 export { spacingOf, type SeenGap, type SpacingView } from './spacing-view';
 export {

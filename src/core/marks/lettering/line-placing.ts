@@ -26,7 +26,8 @@ export interface LinePlacing {
 }
 
 const STRAIGHT: LinePlacing = { notices: [] };
-const ENVELOPE_FROM = { baseline: 0, middle: 0.5, top: 1 } as const;
+/** The height that stays where it is, as a share of the capitals' height. */
+export const ENVELOPE_FROM = { baseline: 0, middle: 0.5, top: 1 } as const;
 
 /** Radius of the circle that the baseline follows, in mark pixels; the middle of the capitals stands on the circle that is followed. */
 export const baselineRadiusPx = (

@@ -10,6 +10,33 @@ export interface EnvelopeFrame {
   readonly capHeight: number;
 }
 
+/** The edge that moves with the amount: the baseline where the tops hold still, the tops otherwise. */
+const movingEdge = (from: number, frame: EnvelopeFrame): number => (from === 1 ? 0 : -frame.capHeight);
+
+/** The place of an envelope that shows its amount: the end of the baseline of a rise, the middle of the moving edge of a swell or pinch. */
+export function envelopeGrip(
+  form: EnvelopeForm,
+  amount: number,
+  from: number,
+  frame: EnvelopeFrame,
+): { readonly x: number; readonly y: number } {
+  const place = envelope(
+    form,
+    amount,
+    from,
+    frame,
+  )(form === 'rise' ? frame.right : (frame.left + frame.right) / 2, form === 'rise' ? 0 : movingEdge(from, frame));
+  return { x: place.x, y: place.y };
+}
+
+/** The amount that brings that place to a height: the inverse of `envelopeGrip`. */
+export function envelopeAmount(form: EnvelopeForm, from: number, frame: EnvelopeFrame, y: number): number {
+  if (form === 'rise') return (-2 * y) / Math.max(frame.capHeight, 1e-9);
+  const fixed = -from * frame.capHeight;
+  const factor = (y - fixed) / (movingEdge(from, frame) - fixed);
+  return form === 'swell' ? factor - 1 : 1 - factor;
+}
+
 /**
  * Gives a line another outline: rising in a straight slope, swelling in the middle, or drawn in there.
  * @param amount share of the capitals' height: how far it rises over the line's width, or how much taller (swell) or lower (pinch) the middle is

@@ -1,5 +1,16 @@
 <script lang="ts">
-  import { apply, curveBaseline, invert, type CurvePoint, type Lettering, type Point, type ResolvedPart } from '$core/index';
+  import {
+    apply,
+    curveBaseline,
+    ENVELOPE_FROM,
+    envelopeAmount,
+    envelopeGrip,
+    invert,
+    type CurvePoint,
+    type Lettering,
+    type Point,
+    type ResolvedPart,
+  } from '$core/index';
   import { hold } from '../hold';
   import type { StageView } from '../stage-view.svelte';
   import { useTable } from '../table.svelte';
@@ -68,6 +79,29 @@
         setLine({ ...line, radiusPx: Math.max(1, tenth(radiusPx)) });
       },
       (moved) => moved && table.commit('Radius'),
+    );
+  }
+
+  const frame = $derived(part.line.shape === 'envelope' ? resolved.lettering?.envelope : undefined);
+  const swelling = $derived(
+    frame && part.line.shape === 'envelope'
+      ? toScreen(envelopeGrip(part.line.form, part.line.amountPercent / 100, ENVELOPE_FROM[part.line.from], frame))
+      : undefined,
+  );
+  function pullEnvelope(event: PointerEvent): void {
+    const { line } = part;
+    if (line.shape !== 'envelope' || !frame || !surface || event.button !== 0) return;
+    event.stopPropagation();
+    const began = frame;
+    hold(
+      event,
+      surface,
+      (held) => {
+        const amount = envelopeAmount(line.form, ENVELOPE_FROM[line.from], began, toPart(held.clientX, held.clientY).y) * 100;
+        const amountPercent = Math.min(300, Math.max(-300, held.shift ? Math.round(amount / 5) * 5 : tenth(amount)));
+        setLine({ ...line, amountPercent });
+      },
+      (moved) => moved && table.commit('Amount'),
     );
   }
 
@@ -157,6 +191,11 @@
         ><title>Radius</title></rect
       >
     {/if}
+  {:else if swelling}
+    <!-- svelte-ignore a11y_no_static_element_interactions -->
+    <path class="handle" d={diamond(swelling)} onpointerdown={pullEnvelope} data-handle="envelope"
+      ><title>How far the line rises or swells</title></path
+    >
   {:else if points.length > 0}
     <path class="line" d={curveData} />
     {#if anchor}

@@ -1,0 +1,3 @@
+export { contrastOnGround, contrastOnPicture } from './contrast-on-ground';
+export { strokeAtSize } from './stroke-at-size';
+export { VERDICTS, type Finding, type Verdict } from './verdict';

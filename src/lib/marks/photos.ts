@@ -1,0 +1,14 @@
+/** Sample photos that a mark is tried on; painted by scripts/photos.mjs. */
+export const PHOTOS = [
+  { name: 'haze', label: 'hazy ridges', address: '/photos/haze.jpg' },
+  { name: 'dusk', label: 'water at dusk', address: '/photos/dusk.jpg' },
+  { name: 'lights', label: 'a crowd of lights', address: '/photos/lights.jpg' },
+  { name: 'studio', label: 'a box in the studio', address: '/photos/studio.jpg' },
+] as const;
+export type Photo = (typeof PHOTOS)[number];
+
+/** What the mark stands on while it is worked on. */
+export type Ground =
+  { readonly kind: 'clear' } | { readonly kind: 'color'; readonly color: string } | { readonly kind: 'photo'; readonly photo: Photo };
+
+export const CLEAR: Ground = { kind: 'clear' };

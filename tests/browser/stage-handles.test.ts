@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { read, recipeOf, send } from '../support/api';
+import { useVisitor } from '../support/browser';
+
+const test = useVisitor();
+
+interface Saved {
+  readonly recipe: { readonly parts: readonly Record<string, never>[] };
+}
+const brand = () => `${test.app.url}/api/brands/windrow-kites`;
+const part = async (slug: string) => (await read<Saved>(`${brand()}/marks/${slug}`)).recipe.parts[0] as Record<string, never>;
+
+async function begin(name: string, change: object): Promise<string> {
+  const recipe = recipeOf({ kind: 'lettering', id: 'name', text: 'Saltrow', font: { family: 'marcellus' }, ...change });
+  const made = await send<{ slug: string }>(`${brand()}/marks`, 'POST', { name, role: 'secondary', recipe });
+  await test.visitor.go(`/brands/windrow-kites/marks/${made.value.slug}`);
+  await test.visitor.stage();
+  await test.visitor.page.locator('section[aria-label="Recipe"] button.title').click();
+  return made.value.slug;
+}
+async function drag(handle: string, x: number, y: number): Promise<void> {
+  const { visitor } = test;
+  const at = await visitor.placeOf(`[data-handle="${handle}"]`);
+  const { mouse } = visitor.page;
+  await mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await mouse.down();
+  await mouse.move(at.x + at.width / 2 + x, at.y + at.height / 2 + y, { steps: 6 });
+  const before = await visitor.stage();
+  await mouse.move(at.x + at.width / 2 + x + 1, at.y + at.height / 2 + y + 1);
+  await visitor.stageAfter(before).catch(() => before);
+  await mouse.up();
+}
+
+describe('everything done to letters is pulled on the stage', () => {
+  it('a cut is moved, turned and widened; a ring around a letter is widened; a swelling line is pulled', async () => {
+    const slug = await begin('By hand', {
+      cuts: [{ id: 'cut-1', form: 'bar', angleDeg: 20, gapPermille: 40 }],
+      belts: [{ id: 'belt-1', form: 'ring', at: { index: 1, letter: 'a' } }],
+      line: { shape: 'envelope', form: 'swell', amountPercent: 20 },
+    });
+    const cut = async () => (await part(slug))['cuts']?.[0] as unknown as Record<string, number>;
+    await drag('cut-1-place', 60, 10);
+    await expect.poll(async () => (await cut())['acrossPercent']).toBeGreaterThan(52);
+    await drag('cut-1-turn', 0, 80);
+    await expect.poll(async () => (await cut())['angleDeg']).toBeLessThan(15);
+    await drag('cut-1-gap', 0, 20);
+    await expect.poll(async () => (await cut())['gapPermille']).toBeGreaterThan(60);
+    await drag('belt-1-width', 30, 0);
+    await expect
+      .poll(async () => ((await part(slug))['belts']?.[0] as unknown as Record<string, number>)['widthPercent'])
+      .toBeGreaterThan(140);
+    await drag('envelope', 0, -30);
+    const amount = async () => (await part(slug))['line']?.['amountPercent'];
+    await expect.poll(amount).toBeGreaterThan(25);
+    // A pull is one step of undo.
+    await test.visitor.chord('Control', 'z');
+    await expect.poll(amount).toBe(20);
+  });
+
+  it('a ghost is an outline on the table and whole in files; photos lie under the mark and are judged', async () => {
+    const slug = await begin('Ghosted', {});
+    const { visitor } = test;
+    await visitor.click('Ghost Saltrow');
+    await visitor.page.waitForSelector('[data-stage] g.ghost');
+    await visitor.saved();
+    expect((await part(slug))['ghost']).toBe(true);
+    const svg = await (await fetch(`${brand()}/marks/${slug}/picture.svg`)).text();
+    expect(svg).not.toContain('stroke');
+    expect(svg).toContain('<path fill="#');
+    await visitor.page.evaluate(() => document.querySelector<HTMLInputElement>('input[name="ground"][value="water at dusk"]')?.click());
+    await visitor.page.waitForSelector('.ground img[src="/photos/dusk.jpg"]');
+    // The rail: thinnest strokes at small sizes and contrast on a photo, each with its verdict.
+    await visitor.page.waitForFunction(() => document.querySelectorAll('aside[aria-label="Proofs"] .sizes [data-verdict]').length === 3);
+    await visitor.pick('Photo', 'studio');
+    await visitor.page.waitForFunction(
+      () => document.querySelector('aside[aria-label="Proofs"] p:has(select) [data-verdict]')?.textContent?.includes(': 1') === true,
+    );
+    await visitor.page.waitForSelector('aside[aria-label="Proofs"] .sizes [data-verdict="fails"] svg');
+  });
+});
