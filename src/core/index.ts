@@ -10,7 +10,7 @@ export * from './color';
 
 // Geometry and shapes
 export * from './geometry';
-export { ellipse, forms, formSchema, outlineOf, rectangle, ring, type Form, type FormName } from './shapes';
+export * from './shapes';
 
 // Type
 export * from './type';

@@ -8,3 +8,5 @@ export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { inkRuns, type InkRun } from './ink-runs';
 export { COMBININGS, JOINS, type Combining, type Join, type PathAlgebra, type Region } from './region';
 export { thicknessOf, type LocalThickness, type Thickness } from './thickness';
+export { arcOn } from './arcs';
+export { polygonPath, roundedPolygon, toSize } from './polygon-path';

@@ -12,6 +12,6 @@ export { type Shape } from './parts/shape';
 export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
 export { describePart, isKnown, labelOf, partKinds, type KnownPart, type Part, type PartKindName } from './registry';
-export { backingShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
+export { isBacking, newShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
 export { outlineThickness, weightsOf, type PartWeight } from './weights';
 export { createResolver, inkOf, placing, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

@@ -1,4 +1,4 @@
-import { forms } from '../shapes';
+import { formKind } from '../shapes';
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture } from './part-kind';
 import type { Lettering } from './lettering/schema';
@@ -38,5 +38,5 @@ export const labelOf = (part: Part): string => {
   if (!isKnown(part)) return typeof part.original['name'] === 'string' ? part.original['name'] : 'Not understood';
   if (part.name) return part.name;
   if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
-  return part.kind === 'shape' ? forms[part.form.form].label : rowOf(part).label;
+  return part.kind === 'shape' ? formKind(part.form.form).label : rowOf(part).label;
 };

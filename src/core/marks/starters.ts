@@ -1,6 +1,6 @@
 import type { Bounds } from '../geometry';
 import { expect } from '../result/result';
-import { forms, type FormName } from '../shapes';
+import { formKind, startOf, type Form, type FormName } from '../shapes';
 import type { Linked } from './parts/linked';
 import type { Lettering } from './lettering/schema';
 import type { Shape } from './parts/shape';
@@ -40,30 +40,36 @@ export function secondLine(id: string, text: string, name: Lettering, family: st
   ) as Lettering;
 }
 
-/** A shape of a form, large enough to lie behind what is there, on its center. */
-export function backingShape(id: string, form: FormName, ink: Bounds | undefined): Shape {
-  const start = forms[form].start;
+/** Forms that lie behind what is there, rather than beside it. */
+const BACKINGS: ReadonlySet<FormName> = new Set(['disk', 'ring', 'panel', 'chamfered', 'ticket', 'polygon', 'scallop', 'burst', 'star']);
+
+/** Whether a new shape of a form goes behind everything and around it. */
+export const isBacking = (form: FormName): boolean => BACKINGS.has(form) || formKind(form).group === 'shield';
+
+/** A shape of a form on the center of what is there; backings are made large enough to lie behind all of it. */
+export function newShape(id: string, form: FormName, ink: Bounds | undefined): Shape {
+  const start = startOf(form) as Form & { readonly widthPx?: number; readonly heightPx?: number };
   const center = ink ? { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 } : { x: 0, y: 0 };
   const width = ink ? ink.right - ink.left : 0;
   const height = ink ? ink.bottom - ink.top : 0;
+  const wide = /^(panel|chamfered|ticket)$/.test(form);
+  const around = Math.hypot(width, height) * 1.08;
   const size =
-    !ink || width === 0
+    !ink || width === 0 || !isBacking(form) || start.widthPx === undefined || start.heightPx === undefined
       ? {}
-      : form === 'panel'
+      : wide
         ? { widthPx: Math.round(width * 1.16), heightPx: Math.round(height * 1.6) }
-        : squareAround(Math.hypot(width, height) * 1.08);
+        : { widthPx: Math.round(around), heightPx: Math.round((around * start.heightPx) / start.widthPx) };
   return expect(
     createPart({
       kind: 'shape',
       id,
       form: { ...start, ...size },
-      paint: { role: 'second' },
+      paint: { role: isBacking(form) ? 'second' : 'lead' },
       place: { x: Math.round(center.x), y: Math.round(center.y), turnDeg: 0 },
     }),
   ) as Shape;
 }
-
-const squareAround = (side: number) => ({ widthPx: Math.round(side), heightPx: Math.round(side) });
 
 /** An initial-only mark that follows the first letter, face and color of another mark's lettering. */
 export function initialRecipe(sourceMarkId: string, name: Lettering): Recipe {

@@ -1,4 +1,5 @@
 export { ellipse, QUARTER_HANDLE } from './ellipse';
+export type { FormKind, NumberField } from './form';
 export { rectangle } from './rectangle';
-export { forms, formSchema, outlineOf, type Form, type FormName } from './registry';
+export { FORM_NAMES, formKind, forms, formSchema, outlineOf, startOf, type Form, type FormName } from './registry';
 export { ring } from './ring';

@@ -1,55 +1,68 @@
 import { z } from 'zod';
 import type { Path } from '../geometry';
-import { ellipse } from './ellipse';
-import { rectangle } from './rectangle';
-import { ring } from './ring';
+import { ornaments } from '../ornaments';
+import { banners } from './banners';
+import type { FormKind } from './form';
+import { arcLine, arrow, burst, line, taperedLine, waveLine } from './lines';
+import { arch, chamfered, cross, panel, polygon, scallop, star, ticket } from './panels';
+import { crescent, disk, drop, halfDisk, heart, ring } from './round';
+import { shields } from './shields';
 
-const side = z.number().min(0.1).max(20_000);
+/** Every parametric outline; a new one is one piece in a file beside this and one row here. */
+export const forms = {
+  disk,
+  ring,
+  panel,
+  chamfered,
+  ticket,
+  arch,
+  polygon,
+  star,
+  scallop,
+  burst,
+  cross,
+  halfDisk,
+  crescent,
+  drop,
+  heart,
+  line,
+  taperedLine,
+  arcLine,
+  waveLine,
+  arrow,
+  ...shields,
+  ...banners,
+  ...ornaments,
+} as const;
 
-/** The numbers of every form of shape; a new form is one file, one member here and one row below. */
-export const formSchema = z.discriminatedUnion('form', [
-  z.strictObject({ form: z.literal('disk'), widthPx: side, heightPx: side }),
-  z.strictObject({ form: z.literal('ring'), widthPx: side, heightPx: side, bandPx: side }),
-  z.strictObject({ form: z.literal('panel'), widthPx: side, heightPx: side, cornerPx: z.number().min(0).max(10_000) }),
-]);
+type Forms = typeof forms;
+export type FormName = keyof Forms;
+type NumbersOf<F extends FormName> = Readonly<Record<keyof Forms[F]['fields'] & string, number>>;
+/** A form and all of its numbers. */
+export type Form<F extends FormName = FormName> = { [N in F]: { readonly form: N } & NumbersOf<N> }[F];
 
-type AnyForm = z.infer<typeof formSchema>;
-export type FormName = AnyForm['form'];
-export type Form<F extends FormName = FormName> = { [N in F]: Extract<AnyForm, { form: N }> }[F];
+export const FORM_NAMES = Object.keys(forms) as readonly FormName[];
 
-interface FormKind<F extends FormName> {
-  readonly label: string;
-  /** Words under which the add field finds it. */
-  readonly words: readonly string[];
-  /** The numbers it starts with. */
-  readonly start: Form<F>;
-  /** Labels of the numbers besides width and height, in the order in which they are asked for. */
-  readonly fields: Readonly<Record<Exclude<keyof Form<F>, 'form'>, string>>;
-  readonly outline: (form: Form<F>) => Path;
-}
+/** The row of a form as the schema, the add field and the recipe column read it. */
+export const formKind = (form: FormName): FormKind => forms[form] as unknown as FormKind;
 
-export const forms: { readonly [F in FormName]: FormKind<F> } = {
-  disk: {
-    label: 'Disk',
-    words: ['circle', 'round', 'ellipse', 'oval', 'dot', 'backing'],
-    start: { form: 'disk', widthPx: 320, heightPx: 320 },
-    fields: { widthPx: 'Width', heightPx: 'Height' },
-    outline: (form) => ellipse(form.widthPx, form.heightPx),
-  },
-  ring: {
-    label: 'Ring',
-    words: ['circle', 'round', 'band', 'border', 'frame'],
-    start: { form: 'ring', widthPx: 320, heightPx: 320, bandPx: 8 },
-    fields: { widthPx: 'Width', heightPx: 'Height', bandPx: 'Band' },
-    outline: (form) => ring(form.widthPx, form.heightPx, form.bandPx),
-  },
-  panel: {
-    label: 'Panel',
-    words: ['rectangle', 'square', 'box', 'bar', 'rule', 'line', 'label'],
-    start: { form: 'panel', widthPx: 520, heightPx: 180, cornerPx: 0 },
-    fields: { widthPx: 'Width', heightPx: 'Height', cornerPx: 'Corner' },
-    outline: (form) => rectangle(form.widthPx, form.heightPx, form.cornerPx),
-  },
-};
+/** The numbers a form starts with. */
+export const startOf = (form: FormName): Form =>
+  ({ form, ...Object.fromEntries(Object.entries(formKind(form).fields).map(([field, { start }]) => [field, start])) }) as Form;
 
-export const outlineOf = <F extends FormName>(form: Form<F>): Path => forms[form.form as F].outline(form);
+const schemaOf = (form: FormName) =>
+  z.strictObject({
+    form: z.literal(form),
+    ...Object.fromEntries(
+      Object.entries(formKind(form).fields).map(([field, { min, max, start }]) => [field, z.number().min(min).max(max).default(start)]),
+    ),
+  });
+
+/** The numbers of every form, each within its limits; what is left out starts where the form starts. */
+export const formSchema = z.discriminatedUnion(
+  'form',
+  FORM_NAMES.map(schemaOf) as unknown as [ReturnType<typeof schemaOf>],
+) as unknown as z.ZodType<Form, { readonly form: FormName } & Readonly<Record<string, number | FormName>>>;
+
+/** What a form draws, on its own origin. */
+export const outlineOf = (form: Form): Path => formKind(form.form).outline(form as unknown as Readonly<Record<string, number>>);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FormPicture from './FormPicture.svelte';
   import { useTable, type Addable } from './table.svelte';
 
   const table = useTable();
@@ -76,7 +77,10 @@
           onpointerdown={(event) => event.preventDefault()}
           onclick={() => choose(addable)}
         >
-          <strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span>
+          <span class="tiny" aria-hidden="true"
+            >{#if addable.form}<FormPicture form={addable.form} color={table.palette.lead} />{/if}</span
+          >
+          <span><strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span></span>
         </li>
       {:else}
         <li class="quiet" role="option" aria-selected="false" aria-disabled="true">Nothing here is called “{typed}”.</li>
@@ -113,12 +117,22 @@
     right: 0;
     left: 0;
     border: 1px solid var(--color-ink);
+    overflow-y: auto;
+    max-height: 70vh;
     border-top: 0;
     background: var(--color-sheet);
   }
   li {
-    padding: 6px 10px;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    padding: 4px 10px;
     cursor: pointer;
+  }
+  .tiny {
+    flex: none;
+    width: 30px;
+    height: 24px;
   }
   li[aria-selected='true'],
   li:hover {

@@ -1,35 +1,41 @@
 <script lang="ts">
-  import { forms, type Form, type FormName, type Shape } from '$core/index';
+  import { FORM_NAMES, formKind, startOf, type Form, type FormName, type Shape } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
-  import Choice from '$lib/ui/Choice.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
   import { useTable } from './table.svelte';
 
   const { part }: { part: Shape } = $props();
   const table = useTable();
 
-  const numbers = $derived(Object.entries(forms[part.form.form].fields) as [string, string][]);
-  const valueOf = (field: string): number => (part.form as unknown as Record<string, number>)[field] ?? 0;
+  const kind = $derived(formKind(part.form.form));
+  const numbers = $derived(part.form as unknown as Readonly<Record<string, number>>);
   const withNumber = (field: string, value: number): Form => ({ ...part.form, [field]: value }) as Form;
-  /** Another form keeps the size and starts with its own other numbers. */
-  const inForm = (form: FormName): Form => ({ ...forms[form].start, widthPx: part.form.widthPx, heightPx: part.form.heightPx }) as Form;
+  /** Another form keeps the numbers that it has too, and starts with its own others. */
+  function inForm(form: FormName): Form {
+    const start = startOf(form);
+    const kept = Object.entries(part.form).filter(([field]) => field !== 'form' && field in start);
+    return { ...start, ...Object.fromEntries(kept) } as Form;
+  }
+  const others = $derived(FORM_NAMES.filter((form) => formKind(form).group === kind.group));
 </script>
 
-<Choice
+<Pick
   label="Form"
   value={part.form.form}
-  options={(Object.keys(forms) as FormName[]).map((form) => ({ value: form, label: forms[form].label.toLowerCase() }))}
+  options={others.map((form) => ({ value: form, label: formKind(form).label.toLowerCase() }))}
   choose={(form) => table.change(part.id, 'Form', { form: inForm(form) })}
 />
 <div class="two">
-  {#each numbers as [field, label] (field)}
+  {#each Object.entries(kind.fields) as [field, { label, unit, min, max, step }] (field)}
     <AmountField
       {label}
-      unit="px"
-      lengths
-      min={field === 'cornerPx' ? 0 : 0.1}
-      max={field === 'cornerPx' ? 10000 : 20000}
-      value={valueOf(field)}
+      {unit}
+      lengths={unit === 'px'}
+      {min}
+      {max}
+      {step}
+      value={numbers[field] ?? 0}
       preview={(value) => table.preview(part.id, { form: withNumber(field, value) })}
       commit={() => table.commit(label)}
     />

@@ -1,13 +1,15 @@
 import { getContext, setContext } from 'svelte';
 import {
   addPart,
-  backingShape,
   changePart,
   createPart,
   duplicatePart,
-  forms,
+  FORM_NAMES,
+  formKind,
   freePartId,
+  isBacking,
   nameLettering,
+  newShape,
   removePart,
   restack,
   ringTexts,
@@ -52,6 +54,8 @@ export interface Addable {
   readonly label: string;
   readonly hint: string;
   readonly words: readonly string[];
+  /** The form it draws, for its picture in the list. */
+  readonly form?: FormName;
   readonly add: () => void;
 }
 
@@ -212,7 +216,7 @@ export class Table {
         words: ['descriptor', 'est. line', 'tagline', 'text', 'subtitle'],
         add: () => this.add(secondLine(freePartId(recipe, 'second'), 'Second line', name, this.secondFamily), 'Add second line'),
       });
-    const round = recipe.parts.findLast((part) => part.kind === 'shape' && part.form.form !== 'panel');
+    const round = recipe.parts.findLast((part) => part.kind === 'shape' && (part.form.form === 'disk' || part.form.form === 'ring'));
     letterings.push({
       id: 'ring-text',
       label: 'Ring text',
@@ -222,7 +226,9 @@ export class Table {
         const upper = freePartId(recipe, 'ring-text');
         const lower = freePartId({ ...recipe, parts: [...recipe.parts, { kind: 'unknown', id: upper, original: {} }] }, 'ring-text');
         const around =
-          round?.kind === 'shape' ? { id: round.id, radiusPx: Math.min(round.form.widthPx, round.form.heightPx) / 2 } : undefined;
+          round?.kind === 'shape' && (round.form.form === 'disk' || round.form.form === 'ring')
+            ? { id: round.id, radiusPx: Math.min(round.form.widthPx, round.form.heightPx) / 2 }
+            : undefined;
         const [over, under] = ringTexts(
           [upper, lower],
           [this.brand.name, 'Since the first day'],
@@ -234,17 +240,23 @@ export class Table {
         this.selectedId = over.id;
       },
     });
-    const shapes = (Object.keys(forms) as FormName[]).map((form): Addable => ({
-      id: form,
-      label: forms[form].label,
-      hint: 'shape, placed behind',
-      words: [...forms[form].words, 'shape'],
-      add: () => {
-        const shape = backingShape(freePartId(recipe, form), form, ink);
-        this.open.commit(`Add ${forms[form].label.toLowerCase()}`, restack(addPart(recipe, shape), shape.id, 0));
-        this.selectedId = shape.id;
-      },
-    }));
+    const shapes = FORM_NAMES.map((form): Addable => {
+      const { label, group, words } = formKind(form);
+      const behind = isBacking(form);
+      return {
+        id: form,
+        label,
+        hint: behind ? `${group}, placed behind` : group,
+        words: [...words, group],
+        form,
+        add: () => {
+          const shape = newShape(freePartId(recipe, form), form, ink);
+          const added = addPart(recipe, shape);
+          this.open.commit(`Add ${label.toLowerCase()}`, behind ? restack(added, shape.id, 0) : added);
+          this.selectedId = shape.id;
+        },
+      };
+    });
     const links = this.marks
       .filter((mark) => mark.id !== this.info.id)
       .flatMap((mark): readonly Addable[] => {

@@ -1,14 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-  backingShape,
-  dress,
-  initialRecipe,
-  nameLettering,
-  secondLine,
-  STARTING_PALETTE,
-  type FontShelf,
-  type KnownPart,
-} from '$core/index';
+import { newShape, dress, initialRecipe, nameLettering, secondLine, STARTING_PALETTE, type FontShelf, type KnownPart } from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
 
@@ -42,14 +33,14 @@ describe('a second line', () => {
 describe('a backing shape', () => {
   it.each(['disk', 'ring', 'panel'] as const)('%s goes around all that is there, on its center', (form) => {
     const { ink } = inkOf(name);
-    const shape = backingShape('back', form, ink);
+    const shape = newShape('back', form, ink);
     const around = inkOf(shape).ink;
     expect(around && ink && around.left < ink.left && around.right > ink.right && around.top < ink.top && around.bottom > ink.bottom).toBe(
       true,
     );
     expect(Math.abs(shape.place.x - ((ink?.left ?? 0) + (ink?.right ?? 0)) / 2)).toBeLessThanOrEqual(0.5);
   });
-  it('has a size of its own on an empty mark', () => expect(inkOf(backingShape('back', 'disk', undefined)).ink).toBeDefined());
+  it('has a size of its own on an empty mark', () => expect(inkOf(newShape('back', 'disk', undefined)).ink).toBeDefined());
 });
 
 describe('an initial-only mark', () => {

@@ -1,5 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { boundsOf, forms, outlineOf, type FormName, type Path } from '$core/index';
+import fc from 'fast-check';
+import {
+  boundsOf,
+  FORM_NAMES,
+  formKind,
+  formSchema,
+  mapPath,
+  outlineOf,
+  scaling,
+  startOf,
+  type Form,
+  type FormName,
+  type Path,
+} from '$core/index';
+import { areaOf } from '../../support/drawn-mark';
+import { paths } from '../../support/resolver';
 
 /** Signed area by Green's theorem, exact for cubics and lines; contours that run the other way count against each other. */
 function area(path: Path): number {
@@ -53,15 +68,116 @@ describe('shapes', () => {
   });
 
   it('stand on their own center with exactly the asked size', () => {
-    for (const form of Object.keys(forms) as FormName[]) {
-      const { start } = forms[form];
-      expect(boundsOf(outlineOf(start)), form).toEqual({
-        left: -start.widthPx / 2,
-        right: start.widthPx / 2,
-        top: -start.heightPx / 2,
-        bottom: start.heightPx / 2,
-      });
+    const sized = FORM_NAMES.filter(
+      (form) => 'widthPx' in startOf(form) && 'heightPx' in startOf(form) && formKind(form).group !== 'banner',
+    );
+    expect(sized.length).toBeGreaterThan(30);
+    for (const form of sized) {
+      const { widthPx, heightPx } = startOf(form) as Form<'disk'>;
+      const box = boundsOf(outlineOf(startOf(form)));
+      expect(
+        [box?.left, box?.right, box?.top, box?.bottom].map((value) => Number(value?.toFixed(9))),
+        form,
+      ).toEqual([-widthPx / 2, widthPx / 2, -heightPx / 2, heightPx / 2]);
     }
+  });
+
+  it('has shields, banners, lines and ornaments enough to choose from', () => {
+    const count = (group: string) => FORM_NAMES.filter((form) => formKind(form).group === group).length;
+    expect(count('shield')).toBeGreaterThanOrEqual(10);
+    expect(count('banner')).toBeGreaterThanOrEqual(8);
+    expect(count('ornament')).toBeGreaterThanOrEqual(8);
+    expect(count('line')).toBeGreaterThanOrEqual(4);
+  });
+
+  it('draw something closed and finite for all numbers within their limits', () => {
+    const numbers = (form: FormName) =>
+      fc.record(
+        Object.fromEntries(
+          Object.entries(formKind(form).fields).map(([field, { min, max }]) => [
+            field,
+            fc.oneof(fc.constant(min), fc.double({ min, max: Math.min(max, 3000), noNaN: true })),
+          ]),
+        ),
+      );
+    for (const form of FORM_NAMES)
+      fc.assert(
+        fc.property(numbers(form), (given) => {
+          const path = outlineOf(formSchema.parse({ form, ...given }));
+          if (!path.coords.every(Number.isFinite)) throw new Error(`${form} ${JSON.stringify(given)}`);
+          if (!/^(M[LQC]*Z)*$/.test(path.verbs)) throw new Error(`${form} is not closed: ${path.verbs}`);
+        }),
+        { numRuns: 25 },
+      );
+  });
+
+  it('refuse numbers beyond their limits and start where nothing is said', () => {
+    expect(formSchema.safeParse({ form: 'star', points: 2 }).success).toBe(false);
+    expect(formSchema.safeParse({ form: 'star', widthPx: -1 }).success).toBe(false);
+    expect(formSchema.safeParse({ form: 'nothing' }).success).toBe(false);
+    expect(formSchema.parse({ form: 'star' })).toEqual(startOf('star'));
+  });
+
+  it('have the areas of their closed forms', () => {
+    const covered = (form: Form) => areaOf([{ path: outlineOf(form), rule: 'nonzero' }]);
+    const start = (form: FormName, change: object) => ({ ...startOf(form), ...change }) as Form;
+    // A hexagon with a corner on top, of width w and height h: three quarters of its box.
+    expect(covered(start('polygon', { widthPx: 200, heightPx: 240, corners: 6, roundPercent: 0 }))).toBeCloseTo(0.75 * 200 * 240, 3);
+    expect(covered(start('polygon', { widthPx: 200, heightPx: 200, corners: 4, roundPercent: 100 })) / (Math.PI * 100 ** 2)).toBeCloseTo(
+      1,
+      3,
+    );
+    expect(covered(start('chamfered', { widthPx: 200, heightPx: 100, cornerPx: 20 }))).toBeCloseTo(20_000 - 2 * 400, 3);
+    expect(covered(start('ticket', { widthPx: 200, heightPx: 100, cornerPx: 20 })) / (20_000 - Math.PI * 400)).toBeCloseTo(1, 3);
+    expect(covered(start('arch', { widthPx: 200, heightPx: 300, pointPercent: 0 })) / (200 * 200 + (Math.PI * 100 ** 2) / 2)).toBeCloseTo(
+      1,
+      4,
+    );
+    // An equilateral pointed arch of span s stands on two 60° sectors less their triangle: s²(π/3 − √3/4).
+    expect(
+      covered(start('arch', { widthPx: 200, heightPx: 400, pointPercent: 100 })) /
+        (200 * (400 - 100 * Math.sqrt(3)) + 200 ** 2 * (Math.PI / 3 - Math.sqrt(3) / 4)),
+    ).toBeCloseTo(1, 3);
+    expect(
+      covered(start('arcLine', { radiusPx: 100, sweepDeg: 90, weightPx: 10, roundPercent: 0 })) / ((Math.PI / 2) * 100 * 10),
+    ).toBeCloseTo(1, 3);
+    expect(
+      covered(start('arcLine', { radiusPx: 100, sweepDeg: 90, weightPx: 10, roundPercent: 100 })) /
+        ((Math.PI / 2) * 100 * 10 + Math.PI * 25),
+    ).toBeCloseTo(1, 3);
+    expect(covered(start('line', { widthPx: 100, heightPx: 10, roundPercent: 100 })) / (900 + Math.PI * 25)).toBeCloseTo(1, 3);
+    expect(covered(start('beading', { radiusPx: 200, beads: 24, weightPx: 10 })) / (24 * Math.PI * 25)).toBeCloseTo(1, 2);
+    expect(
+      covered(start('burst', { widthPx: 200, heightPx: 200, rays: 12, innerPercent: 50, fillPercent: 50 })) /
+        ((Math.PI * (100 ** 2 - 50 ** 2)) / 2),
+    ).toBeCloseTo(1, 3);
+    expect(covered(start('cross', { widthPx: 90, heightPx: 90, armPercent: 100 / 3 }))).toBeCloseTo(5 * 900, 3);
+    expect(
+      covered(start('guilloche', { radiusPx: 200, bandPx: 0, waves: 24, lines: 1, weightPx: 10, edges: 0 })) / (2 * Math.PI * 200 * 10),
+    ).toBeCloseTo(1, 3);
+    // Half of a shield mirrors the other, so that flipping it changes nothing but the way it runs.
+    for (const form of FORM_NAMES.filter(
+      (name) => formKind(name).group === 'shield' || ['laurel', 'flourish', 'divider', 'rosette'].includes(name),
+    )) {
+      const path = outlineOf(startOf(form));
+      const both = paths.weld([
+        { path, rule: 'nonzero' },
+        { path: mapPath(path, scaling(-1, 1)), rule: 'nonzero' },
+      ]);
+      expect(areaOf([both]) / covered(startOf(form)), form).toBeCloseTo(1, 4);
+    }
+  });
+
+  it('bend a banner along its middle line, whose length stays', () => {
+    const flat = areaOf([{ path: outlineOf({ ...startOf('archedBand'), bendDeg: 0 } as Form), rule: 'nonzero' }]);
+    for (const bendDeg of [-120, 30, 90])
+      expect(areaOf([{ path: outlineOf({ ...startOf('archedBand'), bendDeg } as Form), rule: 'nonzero' }]) / flat).toBeCloseTo(1, 3);
+  });
+
+  it('vary with the seed and with nothing else', () => {
+    const spray = (variation: number) => outlineOf({ ...startOf('spray'), variation } as Form);
+    expect(spray(3)).toEqual(spray(3));
+    expect(spray(3)).not.toEqual(spray(4));
   });
 
   it('never turn a corner or a band inside out', () => {

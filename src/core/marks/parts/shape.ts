@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { forms, formSchema, outlineOf } from '../../shapes';
+import { formKind, formSchema, outlineOf } from '../../shapes';
 import { paintSchema } from '../paint';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
@@ -16,7 +16,7 @@ export type Shape = z.infer<typeof shapeSchema>;
 export const shape: PartKind<typeof shapeSchema> = {
   schema: shapeSchema,
   label: 'Shape',
-  describe: (part) => `shape · ${forms[part.form.form].label.toLowerCase()}`,
+  describe: (part) => `${formKind(part.form.form).group} · ${formKind(part.form.form).label.toLowerCase()}`,
   draw: (part) => ({
     nodes: [{ kind: 'fill', path: outlineOf(part.form), rule: 'nonzero', paint: part.paint, opacity: 1 }],
     notices: [],
