@@ -6,6 +6,7 @@ import {
   mapPath,
   outlineOf,
   PathPen,
+  reversePath,
   rotation,
   scaling,
   translation,
@@ -90,6 +91,29 @@ describe('combining curves', () => {
     }
     expect(off).toEqual([]);
   }, 300_000);
+
+  it('welds areas whichever way their outlines run and whichever rule they are filled by', () => {
+    const disk = outlineOf({ form: 'disk', widthPx: 200, heightPx: 200 });
+    const other = mapPath(disk, { a: -1, b: 0, c: 0, d: 1, e: 60, f: 0 });
+    const hole: Region = { path: joinPaths([disk, mapPath(disk, { a: 0.5, b: 0, c: 0, d: 0.5, e: 0, f: 0 })]), rule: 'evenodd' };
+    const apart: Region = { path: mapPath(disk, { a: 1, b: 0, c: 0, d: 1, e: 500, f: 0 }), rule: 'nonzero' };
+    const area = (one: readonly Region[]) => areaOf([paths.weld(one)]);
+    expect(
+      area([
+        { path: disk, rule: 'nonzero' },
+        { path: reversePath(disk), rule: 'nonzero' },
+      ]) /
+        (Math.PI * 100 ** 2),
+    ).toBeCloseTo(1, 3);
+    const both = combineFlattened('unite', { path: disk, rule: 'nonzero' }, { path: other, rule: 'nonzero' });
+    expect(
+      area([
+        { path: disk, rule: 'nonzero' },
+        { path: other, rule: 'nonzero' },
+      ]) / areaOf([both]),
+    ).toBeCloseTo(1, 3);
+    expect(area([hole, apart]) / (Math.PI * (100 ** 2 - 50 ** 2 + 100 ** 2))).toBeCloseTo(1, 3);
+  });
 
   it('draws bands whose area is their width times the length of the outline (closed forms)', () => {
     const disk: Region = { path: outlineOf({ form: 'disk', widthPx: 200, heightPx: 200 }), rule: 'nonzero' };

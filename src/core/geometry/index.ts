@@ -3,6 +3,7 @@ export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from 
 export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
 export type { Point } from './point';
 export { centroidOf, type Centroid } from './centroid';
+export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { inkRuns, type InkRun } from './ink-runs';

@@ -1,4 +1,4 @@
-import { joinPaths, PathPen, type Path, type Point } from '../geometry';
+import { joinPaths, PathPen, reversePath, windingOf, type Path, type Point } from '../geometry';
 
 /** A smooth line from 0 to 1. */
 export type Stroke = (t: number) => Point;
@@ -83,6 +83,10 @@ export function leaf(at: Point, direction: number, length: number, fullness: num
     .close()
     .path();
 }
+
+/** Pieces laid over one another as one outline: all run the same way, so that none cuts a hole into another. */
+export const layered = (pieces: readonly Path[]): Path =>
+  joinPaths(pieces.map((piece) => (windingOf(piece) < 0 ? reversePath(piece) : piece)));
 
 /** A seeded number in [−1, 1], the same for the same seed and counters. @source SplitMix-style integer mixing */
 export function chance(seed: number, index: number, salt: number): number {

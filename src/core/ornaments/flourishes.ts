@@ -1,7 +1,7 @@
-import { joinPaths, mapPath, toSize, translation, type Path, type Point } from '../geometry';
+import { mapPath, toSize, translation, type Path, type Point } from '../geometry';
 import { ellipse } from '../shapes/ellipse';
 import { count, defineForm, percent, seed, side, sized } from '../shapes/form';
-import { brush, chance, leaf, mirroredX, mirroredY } from './brush';
+import { brush, chance, leaf, mirroredX, mirroredY, layered } from './brush';
 
 /** A spiral that winds into a center: an S-shaped stroke begins on it. Radii shrink evenly with the turn (Archimedes). */
 const spiral =
@@ -49,14 +49,14 @@ export const flourish = defineForm({
     const curl = spiral(outer, r, -Math.PI / 2, n.turns, 1);
     const second = spiral({ x: half * 0.34, y: r * 0.28 }, r * 0.5, Math.PI / 2, n.turns * 0.8, -1);
     const line = (t: number): Point => (t < 0.5 ? stem(t * 2) : curl(t * 2 - 1));
-    const right = joinPaths([
+    const right = layered([
       brush(line, (t) => n.weightPx * (t < 0.5 ? 0.3 + 1.4 * t : 1 - 1.4 * (t - 0.5)), 56),
       brush(second, (t) => n.weightPx * (0.8 - 0.6 * t), 32),
       ...(n.endDotPercent > 0
         ? [dot(curl(1), (n.weightPx * n.endDotPercent) / 100), dot(second(1), (n.weightPx * n.endDotPercent) / 130)]
         : []),
     ]);
-    return joinPaths([right, mirroredX(right)]);
+    return layered([right, mirroredX(right)]);
   },
 });
 
@@ -96,14 +96,14 @@ export const divider = defineForm({
       // From a diamond with hollow sides to a disk.
       pieces.push(
         k > 0
-          ? joinPaths([
+          ? layered([
               leaf({ x: -center / 2, y: 0 }, 0, center, 0.9 - 0.3 * k),
               leaf({ x: 0, y: -center / 2 }, Math.PI / 2, center, 0.9 - 0.3 * k),
             ])
           : ellipse(center, center),
       );
     }
-    return joinPaths(pieces);
+    return layered(pieces);
   },
 });
 
@@ -138,13 +138,13 @@ export const corner = defineForm({
       const t = 0.12 + (0.4 * (index + 0.5)) / Math.max(1, Math.round(n.leaves));
       pieces.push(leaf(line(t), 0.75, size * 0.15, 0.45));
     }
-    const arm = joinPaths(pieces);
+    const arm = layered(pieces);
     // About the diagonal x = y.
     const other: Path = {
       verbs: arm.verbs,
       coords: arm.coords.map((_, index) => arm.coords[index % 2 === 0 ? index + 1 : index - 1] as number),
     };
-    return toSize(joinPaths([arm, other]), n.widthPx, n.heightPx);
+    return toSize(layered([arm, other]), n.widthPx, n.heightPx);
   },
 });
 
@@ -200,8 +200,8 @@ export const spray = defineForm({
         pieces.push(dot(at, size * 0.42));
       }
     }
-    const whole = joinPaths(pieces);
-    return Math.round(n.mirrored) === 1 ? joinPaths([whole, mirroredX(whole)]) : whole;
+    const whole = layered(pieces);
+    return Math.round(n.mirrored) === 1 ? layered([whole, mirroredX(whole)]) : whole;
   },
 });
 
@@ -213,6 +213,6 @@ export const spindle = defineForm({
   fields: { widthPx: side('Width', 360), weightPx: side('Weight', 10) },
   outline: (n) => {
     const upper = brush((t) => ({ x: -n.widthPx / 2 + n.widthPx * t, y: 0 }), swelling(n.weightPx), 24);
-    return joinPaths([upper, mirroredY(dot({ x: 0, y: 0 }, n.weightPx * 1.2))]);
+    return layered([upper, mirroredY(dot({ x: 0, y: 0 }, n.weightPx * 1.2))]);
   },
 });

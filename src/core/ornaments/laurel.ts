@@ -1,8 +1,8 @@
-import { joinPaths, type Path } from '../geometry';
+import { type Path } from '../geometry';
 import { ellipse } from '../shapes/ellipse';
 import { angle, count, defineForm, percent, seed, side } from '../shapes/form';
 import { mapPath, translation } from '../geometry';
-import { brush, chance, leaf, mirroredX } from './brush';
+import { brush, chance, leaf, mirroredX, layered } from './brush';
 
 /**
  * Two branches that rise on a circle from the foot: stalks of the given weight, leaves in pairs that grow smaller toward the tip,
@@ -69,7 +69,7 @@ export const laurel = defineForm({
         );
       }
     }
-    const branch = joinPaths(pieces);
-    return joinPaths([branch, mirroredX(branch)]);
+    const branch = layered(pieces);
+    return layered([branch, mirroredX(branch)]);
   },
 });

@@ -1,8 +1,8 @@
-import { joinPaths, mapPath, rotation, type Path } from '../geometry';
+import { mapPath, rotation, type Path } from '../geometry';
 import { ring } from '../shapes/ring';
 import { ellipse } from '../shapes/ellipse';
 import { count, defineForm, length, percent, side } from '../shapes/form';
-import { closedBrush, leaf } from './brush';
+import { closedBrush, leaf, layered } from './brush';
 
 /** Petals around a middle, in one or two rows; every petal is the first one, turned. */
 export const rosette = defineForm({
@@ -25,7 +25,7 @@ export const rosette = defineForm({
       const first = leaf({ x: 0, y: -from }, -Math.PI / 2, radius - from, wide);
       return Array.from({ length: petals }, (_, petal) => mapPath(first, rotation(((petal + offset) * 360) / petals)));
     };
-    return joinPaths([
+    return layered([
       ...row(n.radiusPx, 0),
       ...(n.innerPercent > 0 && (n.radiusPx * n.innerPercent) / 100 > center * 1.2 ? row((n.radiusPx * n.innerPercent) / 100, 0.5) : []),
       ...(center > 0 ? [ellipse(2 * center, 2 * center)] : []),
@@ -67,7 +67,7 @@ export const guilloche = defineForm({
         const size = 2 * (n.radiusPx + off) + n.weightPx;
         if (size > 2 * n.weightPx) pieces.push(ring(size, size, n.weightPx));
       }
-    return joinPaths(pieces);
+    return layered(pieces);
   },
 });
 
@@ -80,6 +80,6 @@ export const beading = defineForm({
   outline: (n) => {
     const beads = Math.round(n.beads);
     const first = mapPath(ellipse(n.weightPx, n.weightPx), { a: 1, b: 0, c: 0, d: 1, e: 0, f: -n.radiusPx });
-    return joinPaths(Array.from({ length: beads }, (_, index) => mapPath(first, rotation((index * 360) / beads))));
+    return layered(Array.from({ length: beads }, (_, index) => mapPath(first, rotation((index * 360) / beads))));
   },
 });

@@ -1,5 +1,17 @@
 import PathKitInit, { type SkPath } from 'pathkit-wasm';
-import { NUMBERS_OF, PathPen, type Combining, type Join, type Path, type PathAlgebra, type Region, type Verb } from '../geometry';
+import {
+  joinPaths,
+  NUMBERS_OF,
+  PathPen,
+  reversePath,
+  windingOf,
+  type Combining,
+  type Join,
+  type Path,
+  type PathAlgebra,
+  type Region,
+  type Verb,
+} from '../geometry';
 import { combineFlattened, weldFlattened } from './flattened';
 
 /** Miters reach at most this many times the band's half width; beyond it the join is cut off. */
@@ -51,14 +63,13 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
       }),
     weld: (regions) =>
       using((keep) => {
-        const all = keep(kit.NewPath());
-        for (const each of regions) {
-          const own = keep(native(each));
-          if (each.rule === 'evenodd' && !own.simplify()) return weldFlattened(regions);
-          all.addPath(own);
-        }
-        all.setFillType(kit.FillType.WINDING);
-        return all.simplify() ? region(all) : weldFlattened(regions);
+        // Outlines that run the same way are welded in one step; those that ran opposite ways would cancel each other.
+        const alike = regions.filter(({ rule }) => rule === 'nonzero').map(({ path }) => (windingOf(path) < 0 ? reversePath(path) : path));
+        const all = keep(native({ path: joinPaths(alike), rule: 'nonzero' }));
+        if (!all.simplify()) return weldFlattened(regions);
+        for (const each of regions)
+          if (each.rule === 'evenodd' && !all.op(keep(native(each)), OPS.unite as never)) return weldFlattened(regions);
+        return region(all);
       }),
     band: (one, width, join) =>
       using((keep) => {
