@@ -1,4 +1,4 @@
-import { mapPath, toSize, translation, type Path, type Point } from '../geometry';
+import { mapPath, PathPen, toSize, translation, type Path, type Point } from '../geometry';
 import { ellipse } from '../shapes/ellipse';
 import { count, defineForm, percent, seed, side, sized } from '../shapes/form';
 import { brush, chance, leaf, mirroredX, mirroredY, layered } from './brush';
@@ -92,15 +92,19 @@ export const divider = defineForm({
       pieces.push(own, mirroredX(own));
     }
     if (center > 0) {
-      const k = 0.5 * (1 - n.roundPercent / 100);
-      // From a diamond with hollow sides to a disk.
+      // From a diamond with hollow sides to a disk: the handles of its four quarters go out from the middle.
+      const out = n.roundPercent / 100;
+      const r = center / 2;
+      const [c, k] = [r * (0.3 + 0.7 * out), r * (0.12 + (0.5523 - 0.12) * out)];
       pieces.push(
-        k > 0
-          ? layered([
-              leaf({ x: -center / 2, y: 0 }, 0, center, 0.9 - 0.3 * k),
-              leaf({ x: 0, y: -center / 2 }, Math.PI / 2, center, 0.9 - 0.3 * k),
-            ])
-          : ellipse(center, center),
+        new PathPen()
+          .move(r, 0)
+          .cubic(c, k, k, c, 0, r)
+          .cubic(-k, c, -c, k, -r, 0)
+          .cubic(-c, -k, -k, -c, 0, -r)
+          .cubic(k, -c, c, -k, r, 0)
+          .close()
+          .path(),
       );
     }
     return layered(pieces);
