@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { IDENTITY } from '$core/index';
 import type { ResolvedPart } from '$core/index';
 import { copied, pasted } from '../../src/lib/marks/clipboard';
 import { snap, snapLines } from '../../src/lib/marks/snap';
@@ -10,6 +11,8 @@ const part = (left: number, top: number, right: number, bottom: number): Resolve
   ink: { left, top, right, bottom },
   notices: [],
   lettering: undefined,
+  within: undefined,
+  outer: IDENTITY,
   balance: { x: (left + right) / 2 + 3, y: (top + bottom) / 2 },
 });
 const lines = (...box: readonly [number, number, number, number]) => {

@@ -12,11 +12,15 @@ export type Combining = (typeof COMBININGS)[number];
 export const JOINS = ['round', 'miter', 'bevel'] as const;
 export type Join = (typeof JOINS)[number];
 
+/** How an open stroke ends. */
+export const CAPS = ['round', 'flat', 'square'] as const;
+export type Cap = (typeof CAPS)[number];
+
 /** Combining areas and drawing bands around outlines; curves stay curves. Opened once (WebAssembly), then handed to whoever draws. */
 export interface PathAlgebra {
   readonly combine: (how: Combining, one: Region, other: Region) => Region;
   /** Everything that any of the areas covers, as one area. */
   readonly weld: (regions: readonly Region[]) => Region;
-  /** The band along an outline, half of it on either side. */
-  readonly band: (region: Region, width: number, join: Join) => Region;
+  /** The band along an outline, half of it on either side; open contours get ends. */
+  readonly band: (region: Region, width: number, join: Join, cap?: Cap) => Region;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { compose, rotation, scaling, translation, type Affine } from '../geometry';
 import { BLENDS } from './drawing';
 
 const coordinate = z.number().min(-100_000).max(100_000);
@@ -8,8 +9,25 @@ export const placeSchema = z.strictObject({
   x: coordinate.default(0),
   y: coordinate.default(0),
   turnDeg: z.number().min(-3600).max(3600).default(0),
+  /** How much larger than its own numbers say; flipped parts are mirrored left to right before they are turned. */
+  scale: z.number().min(0.001).max(1000).optional(),
+  flip: z.boolean().optional(),
 });
 export type Place = z.infer<typeof placeSchema>;
+
+/** From a part's own coordinates to where it is placed. */
+export const placing = ({ x, y, turnDeg, scale = 1, flip = false }: Place): Affine => {
+  const moved = compose(translation(x, y), rotation(turnDeg));
+  return scale === 1 && !flip ? moved : compose(moved, scaling(flip ? -scale : scale, scale));
+};
+
+/** The place that a map without shear stands for: the inverse of `placing`. */
+export function placeAt(map: Affine): Place {
+  const flip = map.a * map.d - map.b * map.c < 0;
+  const scale = Math.hypot(map.a, map.b);
+  const turnDeg = (Math.atan2(flip ? -map.b : map.b, flip ? -map.a : map.a) * 180) / Math.PI;
+  return { x: map.e, y: map.f, turnDeg, ...(Math.abs(scale - 1) < 1e-12 ? {} : { scale }), ...(flip ? { flip } : {}) };
+}
 
 /** Names a part within its recipe. */
 export const partIdSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Expected 1 to 64 letters, digits, - or _');

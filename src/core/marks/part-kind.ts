@@ -13,12 +13,29 @@ export interface Sibling {
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
 }
 
+/** Another part of the mark as a part sees it that draws it in its place, or traces its outline. */
+export interface Member {
+  readonly id: string;
+  /** Its picture, on its own origin. */
+  readonly nodes: readonly PaintedNode[];
+  /** From its own pixels to the mark's. */
+  readonly transform: Affine;
+  readonly ink: Bounds | undefined;
+  readonly opacity: number;
+  readonly blend: Group['blend'];
+  readonly lettering: LetteringFacts | undefined;
+}
+
 /** What a part may look at while it is drawn. */
 export interface DrawContext {
   readonly fonts: FontShelf;
   readonly paths: PathAlgebra;
   /** A part that this one follows; nothing when it is gone, not understood, or would follow in a circle. Only parts named by `follows` may be asked for. */
   readonly sibling: (id: string) => Sibling | undefined;
+  /** The visible parts that it draws itself, back to front. */
+  readonly members: readonly Member[];
+  /** A part whose outline it looks at. */
+  readonly traced: (id: string) => Member | undefined;
   /** Remembers results that are costly to make, by a key that says everything they depend on. */
   readonly remember: <T>(key: string, make: () => T) => T;
 }
@@ -75,6 +92,8 @@ export interface PartPicture {
   /** Where its origin stands in the mark when it follows another part; its own place is then counted from there. */
   readonly origin?: Point;
   readonly lettering?: LetteringFacts;
+  /** Where it stands each member that it moves, in its own pixels. */
+  readonly standing?: ReadonlyMap<string, Affine>;
 }
 
 /** Everything one kind of part is: its numbers, its words, its geometry. */
@@ -85,5 +104,9 @@ export interface PartKind<S extends z.ZodType> {
   readonly describe: (part: z.infer<S>, fonts: Pick<FontShelf, 'family'>) => string;
   /** Ids of the parts of the same mark that it follows. */
   readonly follows?: (part: z.infer<S>) => readonly string[];
+  /** Ids of the parts that it draws in its place; they are not drawn by themselves. */
+  readonly takes?: (part: z.infer<S>) => readonly string[];
+  /** Ids of the parts whose outlines it looks at; they are drawn as ever. */
+  readonly traces?: (part: z.infer<S>) => readonly string[];
   readonly draw: (part: z.infer<S>, context: DrawContext) => PartPicture;
 }

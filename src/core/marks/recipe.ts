@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, ok, type Problem, type Result } from '../result/result';
 import { problemsOf } from '../result/schema-problems';
-import { partKinds, type KnownPart, type Part } from './registry';
+import { partKinds, type KnownInput, type KnownPart, type Part } from './registry';
 
 /** The version of recipe this program writes. */
 export const RECIPE_VERSION = 1;
@@ -21,7 +21,11 @@ const envelopeSchema = z.strictObject({
   version: z.number().int().min(1),
   parts: z.array(z.looseObject({ kind: z.string(), id: z.string().min(1).max(64) })).max(MOST_PARTS),
 });
-const knownSchema = z.discriminatedUnion('kind', [partKinds.lettering.schema, partKinds.shape.schema, partKinds.linked.schema]);
+type AnySchema = z.ZodObject<{ kind: z.ZodLiteral<string> }>;
+const knownSchema = z.discriminatedUnion(
+  'kind',
+  Object.values(partKinds).map(({ schema }) => schema) as unknown as [AnySchema],
+) as unknown as z.ZodType<KnownPart, KnownInput>;
 
 /** NUL and half surrogate pairs, which a database's text cannot hold. */
 const UNSTORABLE = /(?<!\\)(?:\\\\)*\\u(?:0000|d[89a-f][0-9a-f]{2})/i;
@@ -73,7 +77,7 @@ export const writeRecipe = (recipe: Recipe): unknown => ({
 });
 
 /** Reads one new part, filling in the defaults. */
-export function createPart(input: z.input<typeof knownSchema>): Result<KnownPart> {
+export function createPart(input: KnownInput): Result<KnownPart> {
   const parsed = knownSchema.safeParse(input);
   return parsed.success ? ok(parsed.data) : fail(...problemsOf(parsed.error, input));
 }

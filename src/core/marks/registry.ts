@@ -1,23 +1,33 @@
+import type { z } from 'zod';
 import { formKind } from '../shapes';
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture } from './part-kind';
-import type { Lettering } from './lettering/schema';
+import { band } from './parts/band';
+import { combination, combinationLabel } from './parts/combination';
+import { group } from './parts/group';
+import { inlay } from './parts/inlay';
 import { lettering } from './parts/lettering';
-import { linked, type Linked } from './parts/linked';
-import { shape, type Shape } from './parts/shape';
+import { linked } from './parts/linked';
+import { shape } from './parts/shape';
+import { symmetry, symmetryLabel } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked } as const;
+export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band } as const;
 
-export type KnownPart = Lettering | Shape | Linked;
+type Kinds = typeof partKinds;
+export type PartKindName = keyof Kinds;
+export type KnownPart = { [K in PartKindName]: z.infer<Kinds[K]['schema']> }[PartKindName];
+/** A known part as it may be written down: what has a default may be left out. */
+export type KnownInput = { [K in PartKindName]: z.input<Kinds[K]['schema']> }[PartKindName];
 export type Part = KnownPart | UnknownPart;
-export type PartKindName = keyof typeof partKinds;
 
 interface Row {
   readonly label: string;
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
   readonly follows?: (part: KnownPart) => readonly string[];
+  readonly takes?: (part: KnownPart) => readonly string[];
+  readonly traces?: (part: KnownPart) => readonly string[];
   readonly draw: (part: KnownPart, context: DrawContext) => PartPicture;
 }
 
@@ -28,15 +38,24 @@ export const isKnown = (part: Part): part is KnownPart => part.kind !== 'unknown
 
 export const drawPart = (part: KnownPart, context: DrawContext): PartPicture => rowOf(part).draw(part, context);
 
-/** Ids of the parts of the same mark that a part looks at. */
+/** Ids of the parts of the same mark whose size and place a part looks at. */
 export const followedBy = (part: KnownPart): readonly string[] => rowOf(part).follows?.(part) ?? [];
+/** Ids of the parts that a part draws in their place. */
+export const takenBy = (part: KnownPart): readonly string[] => rowOf(part).takes?.(part) ?? [];
+/** Ids of the parts whose outlines a part looks at. */
+export const tracedBy = (part: KnownPart): readonly string[] => rowOf(part).traces?.(part) ?? [];
 
 export const describePart = (part: Part, fonts: Pick<FontShelf, 'family'>): string =>
   isKnown(part) ? rowOf(part).describe(part, fonts) : `not understood · “${String(part.original['kind'])}”`;
+
+const capitalized = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 export const labelOf = (part: Part): string => {
   if (!isKnown(part)) return typeof part.original['name'] === 'string' ? part.original['name'] : 'Not understood';
   if (part.name) return part.name;
   if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
-  return part.kind === 'shape' ? formKind(part.form.form).label : rowOf(part).label;
+  if (part.kind === 'shape') return formKind(part.form.form).label;
+  if (part.kind === 'combination') return combinationLabel(part.how);
+  if (part.kind === 'symmetry') return capitalized(symmetryLabel(part.rule));
+  return rowOf(part).label;
 };

@@ -4,8 +4,8 @@ import {
   boundsOf,
   centroidOf,
   compose,
-  rotation,
-  translation,
+  IDENTITY,
+  mapPath,
   unite,
   type Affine,
   type Bounds,
@@ -17,12 +17,12 @@ import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
 import { derive, type Sources } from './derive';
 import type { Drawing, DrawingNode, Group } from './drawing';
-import type { Place } from './part-base';
+import { placing } from './part-base';
 import { colorOf } from './paint';
-import type { DrawContext, LetteringFacts, PaintedNode, PartPicture, Sibling } from './part-kind';
+import type { DrawContext, LetteringFacts, Member, PaintedNode, PartPicture, Sibling } from './part-kind';
 import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
-import { drawPart, followedBy, isKnown, type KnownPart, type Part } from './registry';
+import { drawPart, followedBy, isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
@@ -35,6 +35,10 @@ export interface ResolvedPart {
   readonly lettering: LetteringFacts | undefined;
   /** Where its ink balances, in mark pixels: the optical center, often beside the middle of the box. */
   readonly balance: Point | undefined;
+  /** The part that draws it in its place. */
+  readonly within: string | undefined;
+  /** From the plane that its place is counted in to the mark's: where the part that draws it stands. */
+  readonly outer: Affine;
 }
 
 export interface ResolvedMark {
@@ -62,9 +66,6 @@ const PICTURES_KEPT = 4000;
 
 /** Costly pieces of pictures (cut letters, bands) remembered. */
 const PIECES_KEPT = 8000;
-
-/** The map from a part's own coordinates to the mark's. */
-export const placing = (place: Place): Affine => compose(translation(place.x, place.y), rotation(place.turnDeg));
 
 /** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
 function contentKey(part: KnownPart): string {
@@ -111,10 +112,27 @@ const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly Drawing
     return { ...fill, color: colorOf(paint, dress) };
   });
 
+/** Who draws which part in its place: whoever says so first; nobody draws itself, not even through others. */
+function takersOf(parts: readonly Part[]): ReadonlyMap<string, string> {
+  const takers = new Map<string, string>();
+  const ids = new Set(parts.map(({ id }) => id));
+  for (const part of parts) {
+    if (!isKnown(part)) continue;
+    for (const id of takenBy(part)) {
+      if (!ids.has(id) || takers.has(id)) continue;
+      let up: string | undefined = part.id;
+      while (up !== undefined && up !== id) up = takers.get(up);
+      if (up === undefined) takers.set(id, part.id);
+    }
+  }
+  return takers;
+}
+
 /** Ink is weighed on curves flattened to this, in mark pixels; a center needs no more. */
 const BALANCE_PX = 0.5;
 
-const pathsOf = (nodes: readonly PaintedNode[]): readonly Path[] => nodes.flatMap((node) => (node.kind === 'fill' ? [node.path] : []));
+const pathsOf = (nodes: readonly PaintedNode[]): readonly Path[] =>
+  nodes.flatMap((node) => (node.kind === 'fill' ? [node.path] : pathsOf(node.children).map((path) => mapPath(path, node.transform))));
 const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => centroidOf(pathsOf(nodes), BALANCE_PX);
 
 const CIRCLE: Problem = {
@@ -165,24 +183,46 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const underWay = new Set<string>();
     const circles = new Set<string>();
 
+    const takers = takersOf(derived.recipe.parts);
+
     const draw = (part: KnownPart): Drawn => {
       const kept = drawn.get(part.id);
       if (kept) return kept;
       underWay.add(part.id);
-      const siblings = new Map<string, Sibling>();
-      let key = contentKey(part);
-      for (const id of followedBy(part)) {
-        const other = byId.get(id);
-        if (!other || !isKnown(other)) continue;
+      /** Draws another part first; nothing when it is gone or would follow in a circle. */
+      const other = (id: string): { readonly part: KnownPart; readonly drawn: Drawn } | undefined => {
+        const found = byId.get(id);
+        if (!found || !isKnown(found)) return undefined;
         if (underWay.has(id)) {
           circles.add(part.id);
-          continue;
+          return undefined;
         }
-        const { picture, ink } = draw(other);
+        return { part: found, drawn: draw(found) };
+      };
+      const siblings = new Map<string, Sibling>();
+      const looked = new Map<string, Member>();
+      let key = contentKey(part);
+      for (const id of followedBy(part)) {
+        const found = other(id);
+        if (!found) continue;
+        const { picture, ink } = found.drawn;
         siblings.set(id, { ink, lettering: picture.lettering });
         key += ` ${id}=${JSON.stringify([ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
       }
-      const { serial, picture, balance } = pictureOf(part, key, { fonts, paths, remember, sibling: (id) => siblings.get(id) });
+      const taken = derived.recipe.parts.flatMap(({ id }) => (takers.get(id) === part.id ? [id] : []));
+      const members: Member[] = [];
+      for (const id of [...taken, ...tracedBy(part)]) {
+        const found = other(id);
+        if (!found) continue;
+        const { opacity, blend, hidden } = found.part;
+        const { serial, picture, transform, ink } = found.drawn;
+        const member = { id, nodes: picture.nodes, transform, ink, opacity, blend, lettering: picture.lettering };
+        looked.set(id, member);
+        if (takers.get(id) === part.id && !hidden) members.push(member);
+        key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
+      }
+      const context: DrawContext = { fonts, paths, remember, members, sibling: (id) => siblings.get(id), traced: (id) => looked.get(id) };
+      const { serial, picture, balance } = pictureOf(part, key, context);
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x, y: part.place.y + y });
@@ -191,20 +231,36 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       return own;
     };
 
+    /** Where the plane of a part's place lies: in the mark, or in the part that draws it. */
+    const outerOf = (id: string): Affine => {
+      const taker = takers.get(id);
+      const found = taker === undefined ? undefined : byId.get(taker);
+      if (taker === undefined || !found || !isKnown(found)) return IDENTITY;
+      const { transform, picture } = draw(found);
+      const moved = picture.standing?.get(id);
+      const here = compose(outerOf(taker), transform);
+      return moved ? compose(here, moved) : here;
+    };
+
     const groups: Group[] = [];
     let ink: Bounds | undefined;
     const parts = derived.recipe.parts.map((part): ResolvedPart => {
       if (!isKnown(part))
         return {
           id: part.id,
-          transform: placing({ x: 0, y: 0, turnDeg: 0 }),
+          transform: IDENTITY,
           ink: undefined,
           notices: [notUnderstood(part)],
           lettering: undefined,
           balance: undefined,
+          within: undefined,
+          outer: IDENTITY,
         };
       const own = draw(part);
-      if (!part.hidden && own.picture.nodes.length > 0) {
+      const within = takers.get(part.id);
+      const outer = within === undefined ? IDENTITY : outerOf(part.id);
+      const transform = within === undefined ? own.transform : compose(outer, own.transform);
+      if (within === undefined && !part.hidden && own.picture.nodes.length > 0) {
         groups.push({
           kind: 'group',
           id: part.id,
@@ -218,11 +274,13 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const notices = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
       return {
         id: part.id,
-        transform: own.transform,
-        ink: own.ink,
+        transform,
+        ink: within === undefined ? own.ink : inkOf(own.picture.nodes, transform),
         notices,
         lettering: own.picture.lettering,
-        balance: own.balance && apply(own.transform, own.balance),
+        balance: own.balance && apply(transform, own.balance),
+        within,
+        outer,
       };
     });
     return { drawing: { groups }, parts, ink };

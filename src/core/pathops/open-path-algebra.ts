@@ -5,6 +5,7 @@ import {
   PathPen,
   reversePath,
   windingOf,
+  type Cap,
   type Combining,
   type Join,
   type Path,
@@ -31,6 +32,8 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
     exclude: kit.PathOp.XOR,
   };
   const JOIN: Readonly<Record<Join, number>> = { round: kit.StrokeJoin.ROUND, miter: kit.StrokeJoin.MITER, bevel: kit.StrokeJoin.BEVEL };
+
+  const CAP: Readonly<Record<Cap, number>> = { round: kit.StrokeCap.ROUND, flat: kit.StrokeCap.BUTT, square: kit.StrokeCap.SQUARE };
 
   /** Runs with native paths that are all freed at the end, whatever happens. */
   const using = <T>(run: (keep: (path: SkPath) => SkPath) => T): T => {
@@ -71,10 +74,10 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
           if (each.rule === 'evenodd' && !all.op(keep(native(each)), OPS.unite as never)) return weldFlattened(regions);
         return region(all);
       }),
-    band: (one, width, join) =>
+    band: (one, width, join, cap = 'round') =>
       using((keep) => {
         const made = keep(native(one));
-        const stroked = made.stroke({ width, join: JOIN[join] as never, miter_limit: MITER_LIMIT, cap: kit.StrokeCap.ROUND as never });
+        const stroked = made.stroke({ width, join: JOIN[join] as never, miter_limit: MITER_LIMIT, cap: CAP[cap] as never });
         if (!stroked) return { path: { verbs: '', coords: [] }, rule: 'nonzero' };
         made.simplify();
         return region(made);

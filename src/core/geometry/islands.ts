@@ -1,0 +1,63 @@
+import { flatten, type Polygon } from './flatten';
+import { NUMBERS_OF, type Path, type Verb } from './path';
+import { joinPaths } from './path';
+import type { Point } from './point';
+import type { Region } from './region';
+
+/** The contours of a path, each as a path of its own. */
+export function contoursOf(path: Path): readonly Path[] {
+  const contours: Path[] = [];
+  let verbs = '';
+  let from = 0;
+  let at = 0;
+  const finish = () => {
+    if (verbs.length > 1) contours.push({ verbs, coords: path.coords.slice(from, at) });
+    verbs = '';
+    from = at;
+  };
+  for (const verb of path.verbs as Iterable<Verb>) {
+    if (verb === 'M') finish();
+    verbs += verb;
+    at += NUMBERS_OF[verb];
+  }
+  finish();
+  return contours;
+}
+
+function encloses(polygon: Polygon, { x, y }: Point): boolean {
+  let odd = false;
+  polygon.forEach((a, index) => {
+    const b = polygon[(index + 1) % polygon.length] ?? a;
+    if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
+  });
+  return odd;
+}
+
+/** A piece of ink that hangs together, with its holes. */
+export interface Island extends Region {
+  /** The same piece without its holes. */
+  readonly solid: Path;
+}
+
+/**
+ * The pieces of ink of a welded area, each with its own holes, by how deep contours lie in one another.
+ * @param region contours that do not cross (what combining returns)
+ * @param fine largest distance between curves and the chords by which nesting is told
+ */
+export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
+  const contours = contoursOf(region.path).flatMap((path) => {
+    const [polygon] = flatten(path, fine);
+    return polygon && polygon.length > 2 ? [{ path, polygon }] : [];
+  });
+  const around = contours.map(({ polygon }, index) =>
+    contours.flatMap((other, at) => (at !== index && encloses(other.polygon, polygon[0] as Point) ? [at] : [])),
+  );
+  return contours.flatMap(({ path }, index) => {
+    const depth = (around[index] as readonly number[]).length;
+    if (depth % 2 === 1) return [];
+    const holes = contours.filter(
+      (_, at) => (around[at] as readonly number[]).length === depth + 1 && (around[at] as readonly number[]).includes(index),
+    );
+    return [{ path: joinPaths([path, ...holes.map((hole) => hole.path)]), rule: 'evenodd' as const, solid: path }];
+  });
+}

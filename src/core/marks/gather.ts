@@ -1,0 +1,191 @@
+import { compose, type Affine, type Bounds } from '../geometry';
+import { expect } from '../result/result';
+import { placeAt, placing } from './part-base';
+import { copiesOf } from './parts/symmetry';
+import { createPart, MOST_PARTS, type Recipe } from './recipe';
+import { isKnown, takenBy, type KnownInput, type KnownPart, type Part } from './registry';
+import { freePartId } from './edit';
+
+/** A recipe after an edit, and the part the designer goes on with. */
+export interface Gathered {
+  readonly recipe: Recipe;
+  readonly id: string;
+}
+
+const withParts = (recipe: Recipe, parts: readonly Part[]): Recipe => ({ ...recipe, parts });
+const knownPart = (recipe: Recipe, id: string): KnownPart | undefined => recipe.parts.filter(isKnown).find((part) => part.id === id);
+
+/** The part with other members; only kinds that take members have them. */
+const withMembers = (part: KnownPart, members: readonly string[]): KnownPart =>
+  'members' in part ? ({ ...part, members } as KnownPart) : part;
+
+/** The parts that a part draws in its place, theirs, and so on. */
+export function membersDeep(recipe: Recipe, id: string): ReadonlySet<string> {
+  const found = new Set<string>();
+  const visit = (at: string): void => {
+    const part = knownPart(recipe, at);
+    for (const member of part ? takenBy(part) : []) {
+      if (found.has(member)) continue;
+      found.add(member);
+      visit(member);
+    }
+  };
+  visit(id);
+  return found;
+}
+
+/** The part that draws another in its place. */
+export const takerOf = (recipe: Recipe, id: string): KnownPart | undefined =>
+  recipe.parts.filter(isKnown).find((part) => takenBy(part).includes(id));
+
+/**
+ * Lets one new part draw several others in their place. It stands in front of the frontmost of them; parts that another part draws already come along with that part only.
+ * @returns nothing when there is nothing to gather or the recipe is full
+ */
+export function gather(
+  recipe: Recipe,
+  ids: readonly string[],
+  kind: string,
+  make: (id: string, members: readonly string[]) => KnownInput,
+): Gathered | undefined {
+  const members = recipe.parts.filter((part) => isKnown(part) && ids.includes(part.id)).map(({ id }) => id);
+  if (members.length === 0 || recipe.parts.length >= MOST_PARTS) return undefined;
+  const id = freePartId(recipe, kind);
+  const taker = expect(createPart(make(id, members)));
+  // Members of one taker that are gathered anew stay within it: the new part takes their place among its members.
+  const outer = takerOf(recipe, members[0] as string);
+  const together = outer && members.every((member) => takenBy(outer).includes(member)) ? outer.id : undefined;
+  const parts = recipe.parts.map((part): Part => {
+    if (!isKnown(part) || !('members' in part)) return part;
+    const left = part.members.filter((member) => !members.includes(member));
+    if (left.length === part.members.length) return part;
+    return withMembers(part, part.id === together ? [...left, id] : left);
+  });
+  const front = Math.max(...members.map((member) => parts.findIndex((part) => part.id === member)));
+  return { recipe: dropEmpty(withParts(recipe, [...parts.slice(0, front + 1), taker, ...parts.slice(front + 1)]), id), id };
+}
+
+/** Takers that have lost all of their members are of no use. */
+function dropEmpty(recipe: Recipe, keep?: string): Recipe {
+  const empty = recipe.parts
+    .filter((part) => isKnown(part) && part.id !== keep && 'members' in part && part.members.length === 0)
+    .map(({ id }) => id);
+  return empty.length === 0 ? recipe : empty.reduce((next, id) => removeDeep(next, id), recipe);
+}
+
+/** Opens a part that draws others: they stand by themselves again, where they stood. */
+export function openTaker(recipe: Recipe, id: string): Recipe {
+  const taker = knownPart(recipe, id);
+  if (!taker || !('members' in taker)) return recipe;
+  const around = placing(taker.place);
+  const outer = takerOf(recipe, id);
+  const parts = recipe.parts
+    .filter((part) => part.id !== id)
+    .map((part): Part => {
+      if (!isKnown(part)) return part;
+      if (taker.members.includes(part.id)) return { ...part, place: placeAt(compose(around, placing(part.place))) };
+      return outer?.id === part.id && 'members' in part
+        ? withMembers(
+            part,
+            part.members.flatMap((member) => (member === id ? taker.members : [member])),
+          )
+        : part;
+    });
+  return withParts(recipe, parts);
+}
+
+/** The recipe without a part and without those it draws in its place; whoever drew it lets go of it. */
+export function removeDeep(recipe: Recipe, id: string): Recipe {
+  const gone = new Set([id, ...membersDeep(recipe, id)]);
+  const parts = recipe.parts
+    .filter((part) => !gone.has(part.id))
+    .map((part): Part => {
+      if (!isKnown(part) || !('members' in part) || !part.members.some((member) => gone.has(member))) return part;
+      return withMembers(
+        part,
+        part.members.filter((member) => !gone.has(member)),
+      );
+    });
+  return dropEmpty(withParts(recipe, parts));
+}
+
+/**
+ * Copies of a part and of all that it draws, under ids that are free; what they follow among themselves follows the copies.
+ * @param move where the copy of the part itself goes, after its own place
+ */
+export function copyDeep(
+  recipe: Recipe,
+  id: string,
+  move?: Affine,
+): { readonly parts: readonly KnownPart[]; readonly id: string } | undefined {
+  const wanted = new Set([id, ...membersDeep(recipe, id)]);
+  const originals = recipe.parts.filter(isKnown).filter((part) => wanted.has(part.id));
+  if (originals.length === 0) return undefined;
+  const names = new Map<string, string>();
+  let taken = recipe;
+  for (const part of originals) {
+    const name = freePartId(taken, part.kind);
+    names.set(part.id, name);
+    taken = withParts(taken, [...taken.parts, { kind: 'unknown', id: name, original: {} }]);
+  }
+  const renamed = (part: KnownPart): KnownPart => {
+    // What is linked names a part of another mark.
+    if (part.kind === 'linked')
+      return {
+        ...part,
+        id: names.get(part.id) as string,
+        ...(part.id === id && move ? { place: placeAt(compose(move, placing(part.place))) } : {}),
+      };
+    const copy = JSON.parse(JSON.stringify(part), (key: string, value: unknown) =>
+      // Ids of parts stand in these places only; letters and texts are never touched.
+      ['part', 'of', 'id', 'weightFrom'].includes(key) && typeof value === 'string' && names.has(value) ? names.get(value) : value,
+    ) as KnownPart;
+    const own =
+      'members' in copy
+        ? withMembers(
+            copy,
+            copy.members.map((member) => names.get(member) ?? member),
+          )
+        : copy;
+    return part.id === id && move ? { ...own, place: placeAt(compose(move, placing(part.place))) } : own;
+  };
+  return { parts: originals.map(renamed), id: names.get(id) as string };
+}
+
+/** The recipe with a copy of a part, and of all that it draws, right in front of it and a little aside. */
+export function duplicateDeep(recipe: Recipe, id: string): Gathered | undefined {
+  const copied = copyDeep(recipe, id, { a: 1, b: 0, c: 0, d: 1, e: 12, f: 12 });
+  if (!copied || recipe.parts.length + copied.parts.length > MOST_PARTS) return undefined;
+  const at = recipe.parts.findIndex((part) => part.id === id);
+  const outer = takerOf(recipe, id);
+  const parts = [...recipe.parts.slice(0, at + 1), ...copied.parts, ...recipe.parts.slice(at + 1)].map((part): Part =>
+    outer?.id === part.id && isKnown(part) && 'members' in part ? withMembers(part, [...part.members, copied.id]) : part,
+  );
+  return { recipe: withParts(recipe, parts), id: copied.id };
+}
+
+/**
+ * Releases one copy of a live set: it becomes parts of its own that stand where it stood, and the set goes on without it.
+ * @param ink of what is repeated, in the set's plane
+ */
+export function releaseCopy(recipe: Recipe, id: string, copy: number, ink: Bounds | undefined): Gathered | undefined {
+  const set = knownPart(recipe, id);
+  if (set?.kind !== 'symmetry' || copy < 1 || set.released.includes(copy)) return undefined;
+  const map = copiesOf(set, ink)[copy];
+  if (!map) return undefined;
+  let next = recipe;
+  const freed: string[] = [];
+  for (const member of set.members) {
+    const copied = copyDeep(next, member, compose(placing(set.place), map));
+    if (!copied || next.parts.length + copied.parts.length > MOST_PARTS) return undefined;
+    next = withParts(next, [...next.parts, ...copied.parts]);
+    freed.push(copied.id);
+  }
+  next = withParts(
+    next,
+    next.parts.map((part): Part => (part.id === id ? { ...set, released: [...set.released, copy].sort((a, b) => a - b) } : part)),
+  );
+  const [only] = freed;
+  if (freed.length === 1 && only) return { recipe: next, id: only };
+  return gather(next, freed, 'group', (name, members) => ({ kind: 'group', id: name, members: [...members] }));
+}

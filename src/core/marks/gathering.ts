@@ -1,0 +1,60 @@
+import { compose, IDENTITY, islandsOf, mapPath, type Affine, type Path, type PathAlgebra, type Region } from '../geometry';
+import { z } from 'zod';
+import type { Paint } from './paint';
+import { partIdSchema } from './part-base';
+import type { Member, PaintedGroup, PaintedNode } from './part-kind';
+
+/** Most parts that one part draws in their place. */
+const MOST_MEMBERS = 200;
+
+/** The parts that a part draws in their place, by id; their order is the recipe's. */
+export const membersSchema = z.array(partIdSchema).max(MOST_MEMBERS);
+
+/** A member as a group in its taker's picture. @param suffix tells the copies of one member apart */
+export const memberGroup = ({ id, nodes, transform, opacity, blend }: Member, suffix = ''): PaintedGroup => ({
+  kind: 'group',
+  id: id + suffix,
+  transform,
+  opacity,
+  blend,
+  children: nodes,
+});
+
+function collect(nodes: readonly PaintedNode[], map: Affine, paths: PathAlgebra): readonly Region[] {
+  return nodes.flatMap((node): readonly Region[] => {
+    if (node.kind === 'fill') return [{ path: mapPath(node.path, map), rule: node.rule }];
+    const inner = compose(map, node.transform);
+    const found = collect(node.children, inner, paths);
+    if (!node.clip || found.length === 0) return found;
+    const clip: Region = { path: mapPath(node.clip.path, inner), rule: node.clip.rule };
+    return [paths.combine('intersect', paths.weld(found), clip)];
+  });
+}
+
+const welded = new WeakMap<readonly PaintedNode[], Region>();
+
+/** All that a member inks, as one area in the mark's pixels; welded once for each picture, wherever it stands. */
+export function areaOfMember({ nodes, transform }: Pick<Member, 'nodes' | 'transform'>, paths: PathAlgebra): Region {
+  const kept = welded.get(nodes) ?? paths.weld(collect(nodes, IDENTITY, paths));
+  welded.set(nodes, kept);
+  return { path: mapPath(kept.path, transform), rule: kept.rule };
+}
+
+/** What a member is painted with: the paint of its backmost fill. */
+export function paintOfMember({ nodes }: Pick<Member, 'nodes'>): Paint | undefined {
+  for (const node of nodes) {
+    const paint = node.kind === 'fill' ? node.paint : paintOfMember({ nodes: node.children });
+    if (paint) return paint;
+  }
+  return undefined;
+}
+
+/** An area grown outward by a distance all around. */
+export const grown = (region: Region, by: number, join: 'round' | 'miter' | 'bevel', paths: PathAlgebra): Region =>
+  by <= 0 ? region : paths.weld([region, paths.band(region, 2 * by, join)]);
+
+/** An area without its holes. */
+export function withoutHoles(region: Region): Region {
+  const solid: readonly Path[] = islandsOf(region).map((island) => island.solid);
+  return { path: { verbs: solid.map(({ verbs }) => verbs).join(''), coords: solid.flatMap(({ coords }) => coords) }, rule: 'evenodd' };
+}

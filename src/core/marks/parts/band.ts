@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { JOINS } from '../../geometry';
+import { areaOfMember, grown, withoutHoles } from '../gathering';
+import { paintSchema } from '../paint';
+import { partBase, partIdSchema } from '../part-base';
+import type { PartKind } from '../part-kind';
+
+export const BAND_SIDES = ['outward', 'inward', 'both'] as const;
+
+export const bandSchema = z.strictObject({
+  ...partBase,
+  kind: z.literal('band'),
+  /** The part it goes around. */
+  of: partIdSchema,
+  side: z.enum(BAND_SIDES).default('outward'),
+  widthPx: z.number().min(0.1).max(2000).default(12),
+  join: z.enum(JOINS).default('round'),
+  /** Outward: whether it also fills what it goes around, so that it can lie behind as one shape. */
+  solid: z.boolean().default(true),
+  /** Whether counters and other holes are closed. */
+  closed: z.boolean().default(false),
+  paint: paintSchema.default({ role: 'second' }),
+});
+export type Band = z.infer<typeof bandSchema>;
+
+/** A band that follows the outline of another part: a welding outline behind a whole word, a line inside of its edge. */
+export const band: PartKind<typeof bandSchema> = {
+  schema: bandSchema,
+  label: 'Band',
+  describe: (part) => `band ${part.side} · ${part.widthPx} px`,
+  traces: (part) => [part.of],
+  draw: (part, { traced, paths }) => {
+    const member = traced(part.of);
+    if (!member)
+      return {
+        nodes: [],
+        notices: [
+          { code: 'band-gone', message: 'The part this band goes around is gone.', fix: 'Let it go around another part, or remove it.' },
+        ],
+      };
+    const area = areaOfMember(member, paths);
+    const line = paths.band(area, 2 * part.widthPx, part.join);
+    const made =
+      part.side === 'both'
+        ? line
+        : part.side === 'inward'
+          ? paths.combine('intersect', area, line)
+          : part.solid
+            ? grown(area, part.widthPx, part.join, paths)
+            : paths.combine('subtract', line, area);
+    const { path, rule } = part.closed ? withoutHoles(made) : made;
+    return { nodes: path.verbs === '' ? [] : [{ kind: 'fill', path, rule, paint: part.paint, opacity: 1 }], notices: [] };
+  },
+};

@@ -1,0 +1,125 @@
+import { z } from 'zod';
+import {
+  alongLine,
+  aroundCenter,
+  compose,
+  fourWay,
+  mapPath,
+  mirrorPair,
+  polygonPath,
+  rotation,
+  translation,
+  unite,
+  widthOf,
+  heightOf,
+  type Affine,
+  type Bounds,
+  type PathAlgebra,
+  type Point,
+  type Region,
+} from '../../geometry';
+import { areaOfMember, memberGroup, membersSchema } from '../gathering';
+import { partBase } from '../part-base';
+import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
+
+export const SYMMETRIES = ['mirror', 'four-way', 'around', 'along'] as const;
+export type SymmetryRule = (typeof SYMMETRIES)[number];
+
+const coordinate = z.number().min(-100_000).max(100_000);
+
+export const symmetrySchema = z.strictObject({
+  ...partBase,
+  kind: z.literal('symmetry'),
+  members: membersSchema,
+  rule: z.enum(SYMMETRIES),
+  /** Where the mirrors cross, or what the copies stand around. */
+  centerX: coordinate.default(0),
+  centerY: coordinate.default(0),
+  /** Direction of the (first) mirror; 90 is upright. */
+  axisDeg: z.number().min(-360).max(360).default(90),
+  count: z.number().int().min(2).max(120).default(6),
+  /** Around: whether copies turn with their place. */
+  turning: z.boolean().default(true),
+  /** Along: from one to the next. */
+  stepX: coordinate.default(60),
+  stepY: coordinate.default(0),
+  /** Mirrors: whether everything beyond a mirror is cut off before it is mirrored. */
+  crop: z.boolean().default(false),
+  /** Copies that were released and go their own way, by number; 0, the one that is edited, always stays. */
+  released: z.array(z.number().int().min(1).max(119)).max(119).default([]),
+});
+export type Symmetry = z.infer<typeof symmetrySchema>;
+
+const WORDS: { readonly [R in SymmetryRule]: string } = {
+  mirror: 'mirror pair',
+  'four-way': 'four ways',
+  around: 'around a center',
+  along: 'along a line',
+};
+export const symmetryLabel = (rule: SymmetryRule): string => WORDS[rule];
+
+/** Where all copies stand, the edited one first; released ones included. @param ink of what is repeated */
+export function copiesOf(part: Symmetry, ink: Bounds | undefined): readonly Affine[] {
+  const center: Point = { x: part.centerX, y: part.centerY };
+  if (part.rule === 'mirror') return mirrorPair(center, part.axisDeg);
+  if (part.rule === 'four-way') return fourWay(center, part.axisDeg);
+  if (part.rule === 'along') return alongLine(part.count, { x: part.stepX, y: part.stepY });
+  const middle = ink ? { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 } : center;
+  return aroundCenter(center, part.count, part.turning, middle);
+}
+
+/** The half or quarter of the plane that mirrors keep: the one in which most of the ink lies. */
+function keptPlane(part: Symmetry, ink: Bounds): Region {
+  const far =
+    4 * (Math.abs(part.centerX) + Math.abs(part.centerY) + widthOf(ink) + heightOf(ink) + Math.abs(ink.left) + Math.abs(ink.top)) + 1000;
+  const turn = (part.axisDeg * Math.PI) / 180;
+  const [dx, dy] = [(ink.left + ink.right) / 2 - part.centerX, (ink.top + ink.bottom) / 2 - part.centerY];
+  const side = dy * Math.cos(turn) - dx * Math.sin(turn) >= 0 ? 1 : -1;
+  const along = dx * Math.cos(turn) + dy * Math.sin(turn) >= 0 ? 1 : -1;
+  const [from, to] = part.rule === 'mirror' ? [-far, far] : along > 0 ? [0, far] : [-far, 0];
+  const box = polygonPath([
+    { x: from, y: 0 },
+    { x: to, y: 0 },
+    { x: to, y: side * far },
+    { x: from, y: side * far },
+  ]);
+  return { path: mapPath(box, compose(translation(part.centerX, part.centerY), rotation(part.axisDeg))), rule: 'nonzero' };
+}
+
+function cropped(member: Member, plane: Region, paths: PathAlgebra): Member {
+  const cut = (nodes: readonly PaintedNode[], map: Affine): readonly PaintedNode[] =>
+    nodes.flatMap((node): readonly PaintedNode[] => {
+      if (node.kind === 'group') return cut(node.children, compose(map, node.transform));
+      const kept = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), plane);
+      return kept.path.verbs === '' ? [] : [{ ...node, path: kept.path, rule: kept.rule }];
+    });
+  return { ...member, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, nodes: cut(member.nodes, member.transform) };
+}
+
+/** A live set: one member is edited, all others are exact images of it. */
+export const symmetry: PartKind<typeof symmetrySchema> = {
+  schema: symmetrySchema,
+  label: 'Symmetry',
+  describe: (part) => `${WORDS[part.rule]}${part.rule === 'around' || part.rule === 'along' ? ` · ${part.count}` : ''}`,
+  takes: (part) => part.members,
+  draw: (part, { members, paths }) => {
+    const ink = members.reduce<Bounds | undefined>((sum, member) => unite(sum, member.ink), undefined);
+    const mirrors = part.rule === 'mirror' || part.rule === 'four-way';
+    const shown = part.crop && mirrors && ink ? members.map((member) => cropped(member, keptPlane(part, ink), paths)) : members;
+    const nodes = copiesOf(part, ink).flatMap((transform, index): readonly PaintedGroup[] =>
+      part.released.includes(index)
+        ? []
+        : [
+            {
+              kind: 'group',
+              id: `copy-${index}-of-${members[0]?.id ?? ''}`,
+              transform,
+              opacity: 1,
+              blend: 'normal',
+              children: shown.map((member) => memberGroup(member, index === 0 ? '' : `~${index}`)),
+            },
+          ],
+    );
+    return { nodes, notices: [] };
+  },
+};
