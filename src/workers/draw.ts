@@ -8,6 +8,13 @@ import {
   fontsNeeded,
   pathData,
   boundsOf,
+  centroidOf,
+  inkGapShifts,
+  pathsOfPart,
+  restsOfPart,
+  type ResolvedMark,
+  type Rest,
+  type Shift,
   joinPaths,
   letterForms,
   mapPath,
@@ -100,10 +107,21 @@ export class Draughtsman {
 
   /** How heavy the parts of a mark are, thinnest first. */
   async weights(markId: string): Promise<readonly PartWeight[]> {
-    const { loader, resolver, paths } = this.#ready();
-    const recipe = this.#recipeOf(markId);
-    await loader.load(fontsNeeded(recipe, this.#recipes));
-    return weightsOf(resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') }), paths);
+    return weightsOf(await this.#resolved(markId), this.#ready().paths);
+  }
+
+  /** The ways in which a part rests on a level line. */
+  async rests(markId: string, partId: string): Promise<readonly Rest[]> {
+    return restsOfPart(await this.#resolved(markId), partId);
+  }
+  /** How far parts go so that the white between their ink is equal. */
+  async inkGaps(markId: string, ids: readonly string[], axis: 'x' | 'y'): Promise<readonly Shift[]> {
+    return inkGapShifts(await this.#resolved(markId), ids, axis);
+  }
+  /** How much ink parts have, in square mark pixels. */
+  async inkAreas(markId: string, ids: readonly string[]): Promise<readonly number[]> {
+    const mark = await this.#resolved(markId);
+    return ids.map((id) => centroidOf(pathsOfPart(mark, id), 0.1)?.area ?? 0);
   }
 
   /** A word in one face. */
@@ -146,6 +164,13 @@ export class Draughtsman {
     const { part, loader } = await this.#lettering(markId, partId);
     if (!part) return [];
     return letterForms(part, index, loader.shelf).map(({ path, ...form }) => ({ ...form, data: pathData(path) }));
+  }
+
+  async #resolved(markId: string): Promise<ResolvedMark> {
+    const { loader, resolver } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    return resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
   }
 
   async #lettering(markId: string, partId: string) {

@@ -13,3 +13,19 @@ export { thicknessOf, type LocalThickness, type Thickness } from './thickness';
 export { arcOn } from './arcs';
 export { polygonPath, roundedPolygon, toSize } from './polygon-path';
 export { alongLine, aroundCenter, fourWay, mirroring, mirrorPair } from './symmetry';
+export {
+  align,
+  ALIGNMENTS,
+  distribute,
+  DISTRIBUTIONS,
+  equalInkGaps,
+  inkGap,
+  MATCHES,
+  type Alignment,
+  type Arranged,
+  type Distribution,
+  type Match,
+  type Outlined,
+  type Shift,
+} from './arrange';
+export { convexHull, restsOf, type Rest } from './hull';

@@ -70,7 +70,7 @@ function dropEmpty(recipe: Recipe, keep?: string): Recipe {
   const empty = recipe.parts
     .filter((part) => isKnown(part) && part.id !== keep && 'members' in part && part.members.length === 0)
     .map(({ id }) => id);
-  return empty.length === 0 ? recipe : empty.reduce((next, id) => removeDeep(next, id), recipe);
+  return empty.length === 0 ? recipe : empty.reduce((next, id) => removePart(next, id), recipe);
 }
 
 /** Opens a part that draws others: they stand by themselves again, where they stood. */
@@ -95,7 +95,7 @@ export function openTaker(recipe: Recipe, id: string): Recipe {
 }
 
 /** The recipe without a part and without those it draws in its place; whoever drew it lets go of it. */
-export function removeDeep(recipe: Recipe, id: string): Recipe {
+export function removePart(recipe: Recipe, id: string): Recipe {
   const gone = new Set([id, ...membersDeep(recipe, id)]);
   const parts = recipe.parts
     .filter((part) => !gone.has(part.id))
@@ -111,18 +111,19 @@ export function removeDeep(recipe: Recipe, id: string): Recipe {
 
 /**
  * Copies of a part and of all that it draws, under ids that are free; what they follow among themselves follows the copies.
- * @param move where the copy of the part itself goes, after its own place
+ * @param move where the copy of the part itself goes, after its own place; @param among where the new ids must be free
  */
 export function copyDeep(
   recipe: Recipe,
   id: string,
   move?: Affine,
+  among: Recipe = recipe,
 ): { readonly parts: readonly KnownPart[]; readonly id: string } | undefined {
   const wanted = new Set([id, ...membersDeep(recipe, id)]);
   const originals = recipe.parts.filter(isKnown).filter((part) => wanted.has(part.id));
   if (originals.length === 0) return undefined;
   const names = new Map<string, string>();
-  let taken = recipe;
+  let taken = among;
   for (const part of originals) {
     const name = freePartId(taken, part.kind);
     names.set(part.id, name);
@@ -153,7 +154,7 @@ export function copyDeep(
 }
 
 /** The recipe with a copy of a part, and of all that it draws, right in front of it and a little aside. */
-export function duplicateDeep(recipe: Recipe, id: string): Gathered | undefined {
+export function duplicatePart(recipe: Recipe, id: string): Gathered | undefined {
   const copied = copyDeep(recipe, id, { a: 1, b: 0, c: 0, d: 1, e: 12, f: 12 });
   if (!copied || recipe.parts.length + copied.parts.length > MOST_PARTS) return undefined;
   const at = recipe.parts.findIndex((part) => part.id === id);
@@ -188,4 +189,37 @@ export function releaseCopy(recipe: Recipe, id: string, copy: number, ink: Bound
   const [only] = freed;
   if (freed.length === 1 && only) return { recipe: next, id: only };
   return gather(next, freed, 'group', (name, members) => ({ kind: 'group', id: name, members: [...members] }));
+}
+
+/** The parts that no other draws, back to front. */
+export function topLevel(recipe: Recipe): readonly Part[] {
+  const taken = new Set(recipe.parts.filter(isKnown).flatMap((part) => takenBy(part).filter((id) => id !== part.id)));
+  return recipe.parts.filter((part) => !taken.has(part.id));
+}
+
+/**
+ * Brings a part to another place among its neighbors: those of the same part that draws them, or those that stand by themselves. Members stay right behind whoever draws them.
+ * @param position 0 is the very back; beyond the ends is the end
+ */
+export function restack(recipe: Recipe, id: string, position: number): Recipe {
+  const taker = takerOf(recipe, id);
+  const neighbors = taker ? recipe.parts.filter((part) => takenBy(taker).includes(part.id)) : topLevel(recipe);
+  const part = neighbors.find((each) => each.id === id);
+  if (!part) return recipe;
+  const others = neighbors.filter((each) => each.id !== id);
+  const at = Math.min(Math.max(0, position), others.length);
+  const order = [...others.slice(0, at), part, ...others.slice(at)];
+  const ranks = new Map(order.map((each, index) => [each.id, index]));
+  const blocks = (among: readonly Part[]): readonly Part[] =>
+    among.flatMap((each) => {
+      const own = isKnown(each) ? takenBy(each) : [];
+      const members = recipe.parts.filter((member) => member.id !== each.id && own.includes(member.id));
+      return [...blocks(sorted(members)), each];
+    });
+  const sorted = (among: readonly Part[]): readonly Part[] =>
+    among.every((each) => ranks.has(each.id))
+      ? [...among].sort((one, other) => (ranks.get(one.id) ?? 0) - (ranks.get(other.id) ?? 0))
+      : among;
+  const parts = blocks(sorted(topLevel(recipe)));
+  return parts.length === recipe.parts.length ? withParts(recipe, parts) : recipe;
 }

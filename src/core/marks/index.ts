@@ -1,8 +1,21 @@
+export { inkGapShifts, inOwnPlane, pathsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
 export { BLENDS, type Blend, type Drawing, type DrawingNode, type Fill, type Group } from './drawing';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
-export { addPart, changePart, duplicatePart, freePartId, removePart, restack, type PartChange } from './edit';
-export { copyDeep, duplicateDeep, gather, membersDeep, openTaker, releaseCopy, removeDeep, takerOf, type Gathered } from './gather';
+export { addPart, changePart, freePartId, type PartChange } from './edit';
+export {
+  copyDeep,
+  duplicatePart,
+  gather,
+  membersDeep,
+  openTaker,
+  releaseCopy,
+  removePart,
+  restack,
+  takerOf,
+  topLevel,
+  type Gathered,
+} from './gather';
 export { fontsNeeded } from './fonts-needed';
 export { colorOf, paintSchema, type Paint } from './paint';
 export { placeAt, placing, type Place } from './part-base';
@@ -17,7 +30,17 @@ export { type Shape } from './parts/shape';
 export { copiesOf, SYMMETRIES, symmetryLabel, type Symmetry, type SymmetryRule } from './parts/symmetry';
 export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
-export { describePart, isKnown, labelOf, partKinds, takenBy, type KnownPart, type Part, type PartKindName } from './registry';
+export {
+  describePart,
+  isKnown,
+  labelOf,
+  partKinds,
+  takenBy,
+  type KnownInput,
+  type KnownPart,
+  type Part,
+  type PartKindName,
+} from './registry';
 export { isBacking, newShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
 export { outlineThickness, weightsOf, type PartWeight } from './weights';
 export { createResolver, inkOf, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

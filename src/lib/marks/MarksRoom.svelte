@@ -70,9 +70,11 @@
   const actions: TableActions = {
     undo: () => table.open.undo(),
     redo: () => table.open.redo(),
-    duplicate: () => withSelected((part) => table.duplicate(part)),
-    remove: () => withSelected((part) => table.remove(part)),
-    nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.nudge(part, x, y))),
+    duplicate: () => table.duplicateChosen(),
+    remove: () => table.removeChosen(),
+    group: () => table.gather('Group', 'group', (id, members) => ({ kind: 'group', id, members })),
+    chooseAll: () => table.chooseAll(),
+    nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.nudge(x, y))),
     step: (by) => withSelected((part) => table.step(part, by)),
     selectNext: (by) => {
       const at = table.parts.findIndex(({ id }) => id === table.selectedId);
@@ -106,8 +108,14 @@
     const part = table.selected;
     if (isTyping(event.target) || !part || part.kind === 'unknown' || !event.clipboardData || String(getSelection() ?? '') !== '') return;
     event.preventDefault();
-    event.clipboardData.setData('text/plain', copied(part));
-    if (cut) table.remove(part);
+    event.clipboardData.setData(
+      'text/plain',
+      copied(
+        table.open.recipe,
+        table.chosen.map(({ id }) => id),
+      ),
+    );
+    if (cut) table.removeChosen();
   }
   function paste(event: ClipboardEvent): void {
     if (isTyping(event.target) || !event.clipboardData) return;

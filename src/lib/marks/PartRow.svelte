@@ -5,18 +5,36 @@
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import { dragHandle } from 'svelte-dnd-action';
-  import { describePart, labelOf, type Part } from '$core/index';
+  import { describePart, labelOf, membersDeep, type Part } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import LetteringFields from './lettering/LetteringFields.svelte';
   import LinkedFields from './LinkedFields.svelte';
+  import BandFields from './BandFields.svelte';
+  import CombinationFields from './CombinationFields.svelte';
+  import InlayFields from './InlayFields.svelte';
+  import PartRow from './PartRow.svelte';
   import PlaceFields from './PlaceFields.svelte';
   import ShapeFields from './ShapeFields.svelte';
+  import SymmetryFields from './SymmetryFields.svelte';
   import { useTable } from './table.svelte';
 
-  const { part }: { part: Part } = $props();
+  interface Props {
+    part: Part;
+    /** Whether another part draws it. */
+    nested?: boolean;
+  }
+  const { part, nested = false }: Props = $props();
   const table = useTable();
 
   const open = $derived(table.selectedId === part.id);
+  /** What it draws in its place, front on top. */
+  const members = $derived.by(() => {
+    if (part.kind === 'unknown' || !('members' in part)) return [];
+    const own: readonly string[] = part.members;
+    return table.parts.filter(({ id }) => own.includes(id)).reverse();
+  });
+  /** Unfolded while it, or anything inside of it, is chosen. */
+  const unfolded = $derived(members.length > 0 && (open || [...membersDeep(table.open.recipe, part.id)].some((id) => table.isChosen(id))));
   const resolved = $derived(table.resolved(part.id));
   const notices = $derived(resolved?.notices ?? []);
   /** From the one-color proof, which comes once the hand rests; the stage's own picture until then. */
@@ -26,16 +44,21 @@
     const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;
     return group && ink ? { groups: [group], ink, parts: [] } : undefined;
   });
+  /** With Shift or Ctrl a row joins what is chosen. */
+  function choose(event: MouseEvent): void {
+    if (event.shiftKey || event.ctrlKey || event.metaKey) table.toggle(part.id);
+    else table.selectedId = open ? undefined : part.id;
+  }
   const about = $derived(
     describePart(part, { family: table.family }) +
       (part.kind === 'unknown' ? '' : `${part.hidden ? ' · hidden' : ''}${part.ghost ? ' · ghost' : ''}`),
   );
 </script>
 
-<div class="part" class:open>
+<div class="part" class:open class:chosen={table.isChosen(part.id)}>
   <div class="head">
-    <button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>
-    <button class="title" aria-expanded={open} onclick={() => (table.selectedId = open ? undefined : part.id)}>
+    {#if !nested}<button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>{/if}
+    <button class="title" aria-expanded={open} onclick={choose}>
       <span class="tiny" aria-hidden="true"
         >{#if tiny}<MarkPicture
             picture={tiny}
@@ -83,8 +106,18 @@
       {#if part.kind === 'lettering'}<LetteringFields {part} {notices} />
       {:else if part.kind === 'shape'}<ShapeFields {part} />
       {:else if part.kind === 'linked'}<LinkedFields {part} {notices} />
+      {:else if part.kind === 'combination'}<CombinationFields {part} />
+      {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
+      {:else if part.kind === 'inlay'}<InlayFields {part} />
+      {:else if part.kind === 'band'}<BandFields {part} />
+      {:else if part.kind === 'group'}<p class="quiet">Moved, made translucent and blended as one.</p>
       {:else}{#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}{/if}
       {#if part.kind !== 'unknown'}<PlaceFields {part} />{/if}
+    </div>
+  {/if}
+  {#if unfolded}
+    <div class="members">
+      {#each members as member (member.id)}<PartRow part={member} nested />{/each}
     </div>
   {/if}
 </div>
@@ -97,6 +130,17 @@
   }
   .part.open {
     border-left-color: var(--color-plum);
+  }
+  .part.chosen {
+    border-left-color: var(--color-plum);
+  }
+  .members {
+    padding-left: 14px;
+    border-top: 1px solid var(--color-rule);
+    background: var(--color-paper);
+  }
+  .members > :global(.part:last-child) {
+    border-bottom: 0;
   }
   .head {
     display: flex;

@@ -40,6 +40,15 @@
     commit={() => table.commit('Turn')}
   />
   <AmountField
+    label="Scale"
+    unit="%"
+    min={0.1}
+    max={100000}
+    value={(part.place.scale ?? 1) * 100}
+    preview={(percent) => place({ scale: percent / 100 })}
+    commit={() => table.commit('Scale')}
+  />
+  <AmountField
     label="Strength"
     unit="%"
     min={0}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dragHandleZone } from 'svelte-dnd-action';
-  import type { Part } from '$core/index';
+  import { topLevel, type Part } from '$core/index';
   import AddField from './AddField.svelte';
   import PartRow from './PartRow.svelte';
   import { useTable } from './table.svelte';
@@ -14,7 +14,11 @@
   /** While a row is dragged, the order in the air; front on top. */
   let inTheAir: readonly Row[] | undefined = $state.raw();
   // Known by their ids only, so that the list stands still while a part changes.
-  const ids = $derived(table.parts.map(({ id }) => id).join(' '));
+  const ids = $derived(
+    topLevel(table.open.recipe)
+      .map(({ id }) => id)
+      .join(' '),
+  );
   const rows = $derived(
     inTheAir ??
       ids

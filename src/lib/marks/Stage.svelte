@@ -1,5 +1,16 @@
 <script lang="ts">
-  import { isKnown, labelOf, type Point, type ResolvedPart } from '$core/index';
+  import {
+    apply,
+    changePart,
+    invert,
+    isKnown,
+    labelOf,
+    shifted,
+    type KnownPart,
+    type Point,
+    type Recipe,
+    type ResolvedPart,
+  } from '$core/index';
   import CropTicks from './CropTicks.svelte';
   import Guides from './Guides.svelte';
   import { hold } from './hold';
@@ -35,6 +46,7 @@
   });
 
   const ticks = $derived(table.selectedId ? table.resolved(table.selectedId) : undefined);
+  const chosenInks = $derived((table.desk.stage?.parts ?? []).flatMap(({ id, ink }) => (ink && table.isChosen(id) ? [{ id, ink }] : [])));
   const size = (part: ResolvedPart) =>
     part.ink ? `${(part.ink.right - part.ink.left).toFixed(1)} × ${(part.ink.bottom - part.ink.top).toFixed(1)} px` : '';
   const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
@@ -52,21 +64,47 @@
     return { x: at.x, top: view.toScreen({ x: 0, y: ticks.ink.top }).y, bottom: at.y, off };
   });
 
-  /** The frontmost part that can be taken hold of at a place: painted ink first, then ink boxes. */
-  function partAt(event: MouseEvent): string | undefined {
-    const free = (id: string | undefined) => {
-      const part = table.parts.find((candidate) => candidate.id === id);
-      return part && isKnown(part) && !part.locked && !part.hidden ? part.id : undefined;
-    };
-    const painted = free((event.target as Element).closest('[data-part]')?.getAttribute('data-part') ?? undefined);
+  /** The parts whose picture lies under the pointer, innermost first, with the elements that hold them. */
+  function drawnAt(event: MouseEvent): readonly { readonly id: string; readonly element: SVGGraphicsElement }[] {
+    const found: { readonly id: string; readonly element: SVGGraphicsElement }[] = [];
+    for (let at = event.target as Element | null; at && at !== surface; at = at.parentElement) {
+      const id = at.getAttribute('data-part') ?? at.id.replace(/^stage-/, '').replace(/~\d+$/, '');
+      if (id !== '' && found.at(-1)?.id !== id && table.parts.some((part) => part.id === id))
+        found.push({ id, element: at as SVGGraphicsElement });
+    }
+    return found;
+  }
+  const isFree = (id: string | undefined): boolean => {
+    const part = table.parts.find((candidate) => candidate.id === id);
+    return part !== undefined && isKnown(part) && !part.locked && !part.hidden;
+  };
+
+  /**
+   * The part that can be taken hold of at a place: painted ink first, then ink boxes. Of parts within parts the outermost,
+   * or a neighbor of the one that is chosen; a double click goes one deeper.
+   */
+  function partAt(event: MouseEvent, deeper = false): { readonly id: string; readonly element?: SVGGraphicsElement } | undefined {
+    const under = drawnAt(event).filter(({ id }) => isFree(id));
+    const withinOf = (id: string | undefined) => (id === undefined ? undefined : table.resolved(id)?.within);
+    const here = deeper ? under.find(({ id }) => withinOf(id) !== undefined && withinOf(id) === table.selectedId) : undefined;
+    const neighbor = under.find(
+      ({ id }) => id === table.selectedId || (withinOf(id) !== undefined && withinOf(id) === withinOf(table.selectedId)),
+    );
+    const painted = here ?? neighbor ?? under.at(-1);
     if (painted) return painted;
     const at = view.toMark(onStage(event));
     const reach = 4 / view.scale;
     const inside = table.desk.stage?.parts.findLast(
-      ({ id, ink }) =>
-        free(id) && ink && at.x >= ink.left - reach && at.x <= ink.right + reach && at.y >= ink.top - reach && at.y <= ink.bottom + reach,
+      ({ id, ink, within }) =>
+        within === undefined &&
+        isFree(id) &&
+        ink &&
+        at.x >= ink.left - reach &&
+        at.x <= ink.right + reach &&
+        at.y >= ink.top - reach &&
+        at.y <= ink.bottom + reach,
     );
-    return inside?.id;
+    return inside && { id: inside.id };
   }
 
   let surface: SVGSVGElement | undefined = $state();
@@ -85,16 +123,30 @@
     if (event.button === 1 || event.altKey) return hold(event, surface, ({ stepX, stepY }) => view.pan(stepX, stepY));
     if (event.button !== 0) return;
     surface.focus({ preventScroll: true });
-    const id = partAt(event);
+    const hit = partAt(event);
+    const id = hit?.id;
     // Beside the letters in hand, a click lets go of them.
     if (inLetters && id === table.selectedId) table.letter = table.gap = undefined;
-    table.selectedId = id;
+    if (event.shiftKey && id !== undefined) return table.toggle(id);
+    if (id === undefined || !table.isChosen(id)) table.selectedId = id;
     const part = table.selected;
     if (!part || !isKnown(part)) return;
-    const start = part.place;
+    const began = table.open.recipe;
+    const moved = table.chosen.filter(({ locked }) => !locked);
     view.holding = true;
     const resolved = table.resolved(part.id);
     const moving = resolved && snapLines(resolved);
+    // Where the place is counted that is dragged: a mirrored copy pulls its original the other way.
+    const stageMap = surface.querySelector<SVGGraphicsElement>('[data-stage]')?.getScreenCTM();
+    const ownMap = hit?.element?.hasAttribute('data-part')
+      ? stageMap
+      : (hit?.element?.parentNode as SVGGraphicsElement | undefined)?.getScreenCTM?.();
+    const inPlane = (x: number, y: number): Point => {
+      if (!stageMap || !ownMap || moved.length > 1) return { x, y };
+      const screen = { x: stageMap.a * x + stageMap.c * y, y: stageMap.b * x + stageMap.d * y };
+      const back = invert({ a: ownMap.a, b: ownMap.b, c: ownMap.c, d: ownMap.d, e: 0, f: 0 });
+      return back ? apply(back, screen) : { x, y };
+    };
     // What follows the dragged part moves along, so that it cannot hold it.
     const still = (table.desk.stage?.parts ?? []).flatMap((other) => {
       const mate = table.parts.find((candidate) => candidate.id === other.id);
@@ -102,7 +154,8 @@
         mate?.kind === 'lettering' &&
         (mate.companion?.part === part.id || (mate.line.shape === 'arc' && mate.line.around?.part === part.id));
       const hidden = !mate || mate.kind === 'unknown' || mate.hidden;
-      const lines = other.id === part.id || follows || hidden ? undefined : snapLines(other);
+      const apart = other.within !== resolved?.within || table.isChosen(other.id) || (mate?.kind === 'band' && mate.of === part.id);
+      const lines = apart || follows || hidden ? undefined : snapLines(other);
       return lines ? [lines] : [];
     });
     hold(
@@ -114,7 +167,9 @@
         const down = held.shift && Math.abs(held.x) >= Math.abs(held.y) ? 0 : held.y / view.scale;
         const drawn = moving && !held.ctrl ? snap(moving, still, across, down, SNAP_PX / view.scale) : { dx: across, dy: down, guides: [] };
         guides = drawn.guides;
-        table.preview(part.id, { place: { ...start, x: round(start.x + drawn.dx), y: round(start.y + drawn.dy) } });
+        if (moved.length > 1) return table.previewRecipe(moved.reduce((recipe, each) => moveIn(recipe, each, drawn.dx, drawn.dy), began));
+        const by = inPlane(drawn.dx, drawn.dy);
+        table.preview(part.id, { place: { ...part.place, x: round(part.place.x + by.x), y: round(part.place.y + by.y) } });
       },
       () => {
         guides = [];
@@ -124,10 +179,19 @@
     );
   }
 
-  /** A double click goes into the letters. */
+  function moveIn(recipe: Recipe, part: KnownPart, dx: number, dy: number): Recipe {
+    const resolved = table.resolved(part.id);
+    return resolved ? changePart(recipe, part.id, { place: shifted(part, resolved, dx, dy).place }) : recipe;
+  }
+
+  /** A double click goes into what a part draws, and into letters. */
   function intoLetters(event: MouseEvent): void {
-    const id = partAt(event);
+    const id = partAt(event, true)?.id;
     const part = table.parts.find((candidate) => candidate.id === id);
+    if (part && id !== table.selectedId) {
+      table.selectedId = id;
+      return;
+    }
     if (part?.kind !== 'lettering' || part.locked) return;
     table.selectedId = part.id;
     const at = view.toMark(onStage(event));
@@ -176,7 +240,10 @@
         <g data-part={group.id} class:ghost={ghosts.has(group.id)}><SvgGroup {group} /></g>
       {/each}
     </g>
-    {#if ticks?.ink}<CropTicks box={view.boxToScreen(ticks.ink)} label={size(ticks)} />{/if}
+    {#each chosenInks as { id, ink } (id)}<CropTicks
+        box={view.boxToScreen(ink)}
+        label={ticks && id === ticks.id ? size(ticks) : ''}
+      />{/each}
     {#if balance}
       <g class="balance" aria-hidden="true">
         <line x1={balance.x} x2={balance.x} y1={balance.top - 30} y2={balance.bottom + 12} />

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { isKnown, ROLES } from '$core/index';
+  import Menu from '$lib/ui/Menu.svelte';
+  import { menuItems } from './part-actions';
   import { CLEAR, PHOTOS, type Ground } from './photos';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from './table.svelte';
@@ -26,11 +28,14 @@
 <div class="line">
   {#if selected && isKnown(selected)}
     <div role="toolbar" aria-label="For what is selected">
-      <button onclick={() => table.centerOnMark(selected)}>Center</button>
-      <button onclick={() => table.step(selected, 1)}>Forward</button>
-      <button onclick={() => table.step(selected, -1)}>Back</button>
-      <button onclick={() => table.duplicate(selected)}>Duplicate</button>
-      <button onclick={() => table.remove(selected)}>Remove</button>
+      <Menu label="Arrange" items={menuItems('Arrange', table)} />
+      <Menu label="Combine" items={menuItems('Combine', table)} />
+      <Menu label="Repeat" items={menuItems('Repeat', table)} />
+      {#if 'members' in selected}<button onclick={() => table.openTaker(selected)}>Open</button>{/if}
+      <button onclick={() => table.step(selected, 1)} title="Forward (Alt ↑)" aria-label="Forward">↑</button>
+      <button onclick={() => table.step(selected, -1)} title="Back (Alt ↓)" aria-label="Back">↓</button>
+      <button onclick={() => table.duplicateChosen()}>Duplicate</button>
+      <button onclick={() => table.removeChosen()}>Remove</button>
     </div>
   {:else}
     <nav aria-label="Marks of this brand">

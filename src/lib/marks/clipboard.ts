@@ -1,13 +1,29 @@
-import { addPart, freePartId, isKnown, ok, fail, parseRecipe, writeRecipe, type KnownPart, type Recipe, type Result } from '$core/index';
+import {
+  addPart,
+  copyDeep,
+  fail,
+  membersDeep,
+  ok,
+  parseRecipe,
+  topLevel,
+  writeRecipe,
+  type Affine,
+  type KnownPart,
+  type Recipe,
+  type Result,
+} from '$core/index';
 
 /** Says of a clipboard's text that it holds parts of ours. */
 const MARK = 'lucky-thistle parts';
 
-/** A part as text for the clipboard: a small recipe, so that other marks, brands and windows can read it. */
-export const copied = (part: KnownPart): string => JSON.stringify({ holds: MARK, recipe: writeRecipe({ version: 1, parts: [part] }) });
+/** Parts as text for the clipboard, with what they draw: a small recipe, so that other marks, brands and windows can read it. */
+export function copied(recipe: Recipe, ids: readonly string[]): string {
+  const wanted = new Set(ids.flatMap((id) => [id, ...membersDeep(recipe, id)]));
+  return JSON.stringify({ holds: MARK, recipe: writeRecipe({ ...recipe, parts: recipe.parts.filter(({ id }) => wanted.has(id)) }) });
+}
 
 /**
- * The recipe with what the clipboard holds on top, and the id of the pasted part. Links to parts that are not in this mark are let go.
+ * The recipe with what the clipboard holds on top, and the id of the last pasted part. Links to parts that are not in this mark are let go.
  * @returns nothing when the text holds no parts of ours
  */
 export function pasted(recipe: Recipe, text: string): Result<{ readonly recipe: Recipe; readonly id: string } | undefined> {
@@ -20,12 +36,25 @@ export function pasted(recipe: Recipe, text: string): Result<{ readonly recipe: 
   if (held === null || typeof held !== 'object' || (held as { holds?: unknown }).holds !== MARK) return ok(undefined);
   const read = parseRecipe((held as { recipe?: unknown }).recipe);
   if (!read.ok) return read;
-  const [part] = read.value.parts;
-  if (!part || !isKnown(part)) return fail({ code: 'not-understood', message: 'What was copied is not understood here.' });
-  const id = freePartId(recipe, part.kind);
-  const next = addPart(recipe, { ...ownOf(part, recipe), id, place: { ...part.place, x: part.place.x + 12, y: part.place.y + 12 } });
-  return next === recipe ? fail({ code: 'too-many-parts', message: 'This mark is full.' }) : ok({ recipe: next, id });
+  let next = recipe;
+  let last: string | undefined;
+  for (const { id } of topLevel(read.value)) {
+    const copy = copyDeep(read.value, id, ASIDE, next);
+    if (!copy) return fail({ code: 'not-understood', message: 'What was copied is not understood here.' });
+    for (const part of copy.parts) {
+      const added = addPart(next, ownOf(part, next));
+      if (added === next) return fail({ code: 'too-many-parts', message: 'This mark is full.' });
+      next = added;
+    }
+    last = copy.id;
+  }
+  return last === undefined
+    ? fail({ code: 'not-understood', message: 'What was copied is not understood here.' })
+    : ok({ recipe: next, id: last });
 }
+
+/** Pasted parts stand a little aside, so that they can be seen. */
+const ASIDE: Affine = { a: 1, b: 0, c: 0, d: 1, e: 12, f: 12 };
 
 function ownOf(part: KnownPart, recipe: Recipe): KnownPart {
   if (part.kind !== 'lettering') return part;

@@ -21,6 +21,8 @@ export interface TableActions {
   readonly turnLetter: (byDeg: number) => void;
   readonly flipLetter: () => void;
   readonly keepTry: () => void;
+  readonly group: () => void;
+  readonly chooseAll: () => void;
 }
 
 export interface KeyRow {
@@ -51,6 +53,8 @@ export const keyRows: readonly KeyRow[] = [
     act: (to) => to.redo(),
   },
   { keys: 'Ctrl D', does: 'Duplicate the selected part', matches: (event) => commanded(event, 'd', false), act: (to) => to.duplicate() },
+  { keys: 'Ctrl G', does: 'Group what is chosen', matches: (event) => commanded(event, 'g', false), act: (to) => to.group() },
+  { keys: 'Ctrl A', does: 'Choose every part', matches: (event) => commanded(event, 'a', false), act: (to) => to.chooseAll() },
   { keys: 'Delete', does: 'Remove the selected part', matches: (event) => plain(event, 'Delete', 'Backspace'), act: (to) => to.remove() },
   {
     keys: 'Arrows',

@@ -1,6 +1,32 @@
 import { getContext, setContext } from 'svelte';
 import {
   addPart,
+  align,
+  compose,
+  invert,
+  placeAt,
+  placing,
+  distribute,
+  gather,
+  isKnown,
+  openTaker,
+  releaseCopy,
+  scaledInPlace,
+  shifted,
+  takenBy,
+  takerOf,
+  topLevel,
+  turnedInPlace,
+  unite,
+  type Alignment,
+  type Arranged,
+  type Bounds,
+  type Distribution,
+  type KnownInput,
+  type Match,
+  type Point,
+  type Shift,
+  type Symmetry,
   changePart,
   createPart,
   duplicatePart,
@@ -61,7 +87,7 @@ export interface Addable {
 
 /** The table in use: what is open, what is selected, and everything that can be done to it. */
 export class Table {
-  #selectedId: string | undefined = $state();
+  #chosen: readonly string[] = $state.raw([]);
   /** The letter in hand, counted in typed letters of the selected lettering. */
   letter: number | undefined = $state();
   /** The gap in hand, by the letter before it. */
@@ -84,12 +110,29 @@ export class Table {
     this.palette = palette;
   }
 
+  /** The part whose numbers are open; the last one chosen. */
   get selectedId(): string | undefined {
-    return this.#selectedId;
+    return this.#chosen.at(-1);
   }
   set selectedId(id: string | undefined) {
-    if (id !== this.#selectedId) this.letter = this.gap = undefined;
-    this.#selectedId = id;
+    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = undefined;
+    this.#chosen = id === undefined ? [] : [id];
+  }
+  /** Every part that is chosen, in the order of choosing. */
+  get chosen(): readonly KnownPart[] {
+    return this.#chosen.flatMap((id) => this.parts.filter(isKnown).filter((part) => part.id === id));
+  }
+  isChosen = (id: string): boolean => this.#chosen.includes(id);
+  /** Adds a part to the chosen ones, or lets go of it. */
+  toggle(id: string): void {
+    this.letter = this.gap = undefined;
+    this.#chosen = this.#chosen.includes(id) ? this.#chosen.filter((other) => other !== id) : [...this.#chosen, id];
+  }
+  chooseAll(): void {
+    this.letter = this.gap = undefined;
+    this.#chosen = topLevel(this.open.recipe)
+      .filter((part) => isKnown(part) && !part.locked && !part.hidden)
+      .map(({ id }) => id);
   }
 
   readonly parts: readonly Part[] = $derived.by(() => this.open.recipe.parts);
@@ -146,27 +189,196 @@ export class Table {
     this.open.commit(gesture, addPart(this.open.recipe, part));
     this.selectedId = part.id;
   }
-  remove(part: Part): void {
-    if (part.kind !== 'unknown' && part.locked) return;
-    this.open.commit('Remove', removePart(this.open.recipe, part.id));
+  /** Removes the chosen parts, and what they draw. */
+  removeChosen(): void {
+    const going = this.chosen.filter(({ locked }) => !locked);
+    if (going.length === 0) return;
+    this.open.commit(
+      'Remove',
+      going.reduce((recipe, { id }) => removePart(recipe, id), this.open.recipe),
+    );
     this.selectedId = undefined;
   }
-  duplicate(part: Part): void {
-    const copied = duplicatePart(this.open.recipe, part.id);
-    if (!copied) return;
-    this.open.commit('Duplicate', copied.recipe);
-    this.selectedId = copied.id;
+  /** Copies of the chosen parts, and of what they draw, a little aside. */
+  duplicateChosen(): void {
+    let recipe = this.open.recipe;
+    const fresh: string[] = [];
+    for (const { id } of this.chosen) {
+      const copied = duplicatePart(recipe, id);
+      if (copied) [recipe, fresh[fresh.length]] = [copied.recipe, copied.id];
+    }
+    if (fresh.length === 0) return;
+    this.open.commit('Duplicate', recipe);
+    this.#chosen = fresh;
   }
-  /** Moves a part through the stack; 0 is the very back. */
+  /** Moves a part through the stack of its neighbors; 0 is the very back. */
   restack(part: Part, position: number): void {
     this.open.commit('Restack', restack(this.open.recipe, part.id, position));
   }
   step(part: Part, by: number): void {
-    this.restack(part, this.parts.findIndex((candidate) => candidate.id === part.id) + by);
+    const taker = takerOf(this.open.recipe, part.id);
+    const neighbors = taker ? this.parts.filter(({ id }) => takenBy(taker).includes(id)) : topLevel(this.open.recipe);
+    this.restack(part, neighbors.findIndex(({ id }) => id === part.id) + by);
   }
-  nudge(part: Part, x: number, y: number): void {
-    if (part.kind === 'unknown' || part.locked) return;
-    this.preview(part.id, { place: { ...part.place, x: part.place.x + x, y: part.place.y + y } });
+  /** Moves every chosen part in the mark's plane. */
+  nudge(x: number, y: number): void {
+    this.previewRecipe(this.#moved(this.chosen.map(({ id }) => ({ id, dx: x, dy: y }))));
+  }
+  /** The recipe with parts moved in the mark's plane; locked ones stay. */
+  #moved(shifts: readonly Shift[]): Recipe {
+    return shifts.reduce((recipe, { id, dx, dy }) => {
+      const part = recipe.parts.filter(isKnown).find((each) => each.id === id);
+      const resolved = this.resolved(id);
+      return part && resolved && !part.locked ? changePart(recipe, id, { place: shifted(part, resolved, dx, dy).place }) : recipe;
+    }, this.open.recipe);
+  }
+  /** Moves parts as one gesture. */
+  shift(gesture: string, shifts: readonly Shift[]): void {
+    this.open.commit(gesture, this.#moved(shifts));
+  }
+  /** What is chosen as it can be arranged. */
+  arranged(): readonly Arranged[] {
+    return this.chosen.flatMap(({ id }) => {
+      const resolved = this.resolved(id);
+      return resolved?.ink && resolved.balance ? [{ id, ink: resolved.ink, balance: resolved.balance }] : [];
+    });
+  }
+  /** One part is brought to the rest of the mark; several to the one chosen last. */
+  alignChosen(how: Alignment): void {
+    const things = this.arranged();
+    const last = things.at(-1);
+    if (!last) return;
+    if (things.length > 1) return this.shift('Align', align(things.slice(0, -1), how, last));
+    const others = (this.desk.stage?.parts ?? []).filter(({ id, within, ink }) => id !== last.id && within === undefined && ink);
+    const ink = others.reduce<Bounds | undefined>((sum, part) => unite(sum, part.ink), undefined);
+    if (!ink) return;
+    const weights = others.flatMap(({ balance, ink: box }) =>
+      balance && box ? [{ balance, area: (box.right - box.left) * (box.bottom - box.top) }] : [],
+    );
+    const total = weights.reduce((sum, { area }) => sum + area, 0) || 1;
+    const balance = {
+      x: weights.reduce((sum, each) => sum + each.balance.x * each.area, 0) / total,
+      y: weights.reduce((sum, each) => sum + each.balance.y * each.area, 0) / total,
+    };
+    this.shift('Align', align([last], how, { ink, balance }));
+  }
+  distributeChosen(how: Distribution, axis: 'x' | 'y'): void {
+    this.shift('Distribute', distribute(this.arranged(), how, axis));
+  }
+  /** Equal white between the ink of what is chosen. */
+  async evenInk(axis: 'x' | 'y'): Promise<void> {
+    const ids = this.chosen.map(({ id }) => id);
+    this.shift('Even gaps', await this.desk.ask((draughtsman) => draughtsman.inkGaps(this.info.id, ids, axis)));
+  }
+  /** Turns what is chosen until two points of its outline lie on a level line; the next way each time. */
+  async rest(): Promise<void> {
+    const [part] = this.chosen.slice(-1);
+    if (!part || part.locked) return;
+    const rests = (await this.desk.ask((draughtsman) => draughtsman.rests(this.info.id, part.id))).filter(({ stable }) => stable);
+    const resolved = this.resolved(part.id);
+    // The way it rests already is passed over; then clockwise from one to the next.
+    const clockwise = rests.map(({ turnDeg }) => (turnDeg < 0.01 ? turnDeg + 360 : turnDeg)).sort((one, other) => one - other);
+    const next = clockwise.find((turn) => turn < 359.99) ?? 0;
+    if (resolved && next !== 0)
+      this.open.commit('Rest on a line', changePart(this.open.recipe, part.id, { place: turnedInPlace(part, resolved, next).place }));
+  }
+  /** Makes all chosen parts as large as the one chosen last. */
+  async match(how: Match): Promise<void> {
+    const things = this.arranged();
+    const last = things.at(-1);
+    if (!last || things.length < 2) return;
+    const areas =
+      how === 'ink-area'
+        ? await this.desk.ask((draughtsman) =>
+            draughtsman.inkAreas(
+              this.info.id,
+              things.map(({ id }) => id),
+            ),
+          )
+        : [];
+    const measure = (thing: Arranged, index: number): number => {
+      if (how === 'ink-area') return Math.sqrt(areas[index] ?? 0);
+      if (how === 'width') return thing.ink.right - thing.ink.left;
+      const lettering = this.resolved(thing.id)?.lettering;
+      const part = this.resolved(thing.id);
+      if (how === 'cap-height' && lettering && part) return lettering.capHeightPx * Math.hypot(part.transform.a, part.transform.b);
+      return thing.ink.bottom - thing.ink.top;
+    };
+    const wanted = measure(last, things.length - 1);
+    const recipe = things.slice(0, -1).reduce((next, thing, index) => {
+      const part = next.parts.filter(isKnown).find(({ id }) => id === thing.id);
+      const resolved = this.resolved(thing.id);
+      const own = measure(thing, index);
+      return part && resolved && !part.locked && own > 0 ? changePart(next, part.id, scaledInPlace(part, resolved, wanted / own)) : next;
+    }, this.open.recipe);
+    this.open.commit('Match size', recipe);
+  }
+
+  /** Lets one new part draw all chosen ones. */
+  gather(gesture: string, kind: string, make: (id: string, members: string[]) => KnownInput): void {
+    const ids = this.chosen.filter(({ locked }) => !locked).map(({ id }) => id);
+    const made = gather(this.open.recipe, ids, kind, (id, members) => make(id, [...members]));
+    if (!made) return;
+    this.open.commit(gesture, made.recipe);
+    this.selectedId = made.id;
+  }
+  /** The middle of what is chosen, in whole pixels. */
+  middle(): Point {
+    const ink = this.arranged().reduce<Bounds | undefined>((sum, thing) => unite(sum, thing.ink), undefined);
+    return ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2) } : { x: 0, y: 0 };
+  }
+  /** Opens a part that draws others. */
+  openTaker(part: KnownPart): void {
+    const members = takenBy(part);
+    this.open.commit('Open', openTaker(this.open.recipe, part.id));
+    this.#chosen = members.filter((id) => this.parts.some((each) => each.id === id));
+  }
+  /** A band around what is chosen, behind it. */
+  addBand(part: KnownPart): void {
+    const id = freePartId(this.open.recipe, 'band');
+    const band = expect(createPart({ kind: 'band', id, of: part.id }));
+    const at = topLevel(this.open.recipe).findIndex((each) => each.id === part.id);
+    this.open.commit('Add band', restack(addPart(this.open.recipe, band), id, Math.max(0, at)));
+    this.selectedId = id;
+  }
+  release(part: Symmetry, copy: number): void {
+    const ink = part.members.reduce<Bounds | undefined>(
+      (sum, id) => unite(sum, this.desk.stage?.parts.find((each) => each.id === id)?.ink),
+      undefined,
+    );
+    const freed = releaseCopy(this.open.recipe, part.id, copy, ink);
+    if (!freed) return;
+    this.open.commit('Release a copy', freed.recipe);
+    this.selectedId = freed.id;
+  }
+  /** Mirrors each chosen part left to right about the middle of its ink. */
+  flipChosen(): void {
+    const recipe = this.chosen.reduce((next, part) => {
+      const resolved = this.resolved(part.id);
+      if (!resolved?.ink || part.locked) return next;
+      const middle = (resolved.ink.left + resolved.ink.right) / 2;
+      const outer = invert(resolved.outer);
+      if (!outer) return next;
+      const map = compose(outer, compose({ a: -1, b: 0, c: 0, d: 1, e: 2 * middle, f: 0 }, compose(resolved.outer, placing(part.place))));
+      return changePart(next, part.id, { place: placeAt(map) });
+    }, this.open.recipe);
+    this.open.commit('Flip', recipe);
+  }
+  /** The look of the part chosen last, on all others. */
+  carryLook(): void {
+    const [from, ...others] = [...this.chosen].reverse();
+    if (!from) return;
+    const paint = 'paint' in from ? from.paint : undefined;
+    const recipe = others.reduce(
+      (next, part) =>
+        changePart(next, part.id, {
+          opacity: from.opacity,
+          blend: from.blend,
+          ...(paint && 'paint' in part ? { paint } : {}),
+        } as PartChange),
+      this.open.recipe,
+    );
+    this.open.commit('Carry look', recipe);
   }
   /** A part from the clipboard; what is not ours is left alone. */
   paste(text: string): string {

@@ -5,7 +5,7 @@ import {
   compose,
   copiesOf,
   createPart,
-  duplicateDeep,
+  duplicatePart,
   gather,
   IDENTITY,
   islandsOf,
@@ -15,7 +15,7 @@ import {
   placeAt,
   placing,
   releaseCopy,
-  removeDeep,
+  removePart,
   writeRecipe,
   expect as valueOf,
   type DrawingNode,
@@ -363,7 +363,7 @@ describe('gathering, opening, copying and removing', () => {
 
   it('copies bring along what they draw, under names of their own', () => {
     const { recipe, id } = grouped();
-    const twice = duplicateDeep(recipe, id);
+    const twice = duplicatePart(recipe, id);
     if (!twice) throw new Error('not copied');
     expect(twice.recipe.parts).toHaveLength(7);
     expect(new Set(twice.recipe.parts.map((part) => part.id)).size).toBe(7);
@@ -373,7 +373,7 @@ describe('gathering, opening, copying and removing', () => {
 
   it('removing takes members along and leaves no empty group behind', () => {
     const { recipe, id } = grouped();
-    expect(removeDeep(recipe, id).parts.map((part) => part.id)).toEqual(['b']);
-    expect(removeDeep(removeDeep(recipe, 'a'), 'c').parts.map((part) => part.id)).toEqual(['b']);
+    expect(removePart(recipe, id).parts.map((part) => part.id)).toEqual(['b']);
+    expect(removePart(removePart(recipe, 'a'), 'c').parts.map((part) => part.id)).toEqual(['b']);
   });
 });

@@ -1,0 +1,97 @@
+<script lang="ts">
+  import { combinationLabel, COMBINATIONS, ROLES, type Combination, type Paint, type Role } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from './table.svelte';
+
+  const { part }: { part: Combination } = $props();
+  const table = useTable();
+
+  /** As many pieces as the stage shows, left-out ones included. */
+  const pieces = $derived.by(() => {
+    if (part.how !== 'divide') return [];
+    const shown = table.desk.stage?.groups.find(({ id }) => id === part.id)?.pieces.length ?? 0;
+    return Array.from({ length: shown + part.pieces.filter(({ out }) => out).length }, (_, index) => index);
+  });
+  const own = (index: number) => part.pieces.find((piece) => piece.index === index);
+  function setPiece(index: number, change: { paint?: Paint; out?: boolean }): void {
+    const others = part.pieces.filter((piece) => piece.index !== index);
+    table.change(part.id, 'Piece', { pieces: [...others, { ...own(index), index, ...change }].sort((a, b) => a.index - b.index) });
+  }
+  const roleOf = (paint: Paint | null | undefined): Role | undefined => (paint && 'role' in paint ? paint.role : undefined);
+</script>
+
+<Pick
+  label="Parts are"
+  value={part.how}
+  options={COMBINATIONS.map((how) => ({ value: how, label: combinationLabel(how).toLowerCase() }))}
+  choose={(how) => table.change(part.id, 'Combine', { how })}
+/>
+{#if part.how === 'weave'}
+  <AmountField
+    label="Gap at crossings"
+    unit="px"
+    lengths
+    min={0}
+    max={500}
+    value={part.gapPx}
+    preview={(gapPx) => table.preview(part.id, { gapPx })}
+    commit={() => table.commit('Gap')}
+  />
+  <Tick
+    label="The first passes over first"
+    checked={part.firstOver}
+    change={(firstOver) => table.change(part.id, 'Over and under', { firstOver })}
+  />
+{:else}
+  <RolePicker
+    label="Color"
+    palette={table.palette}
+    value={roleOf(part.paint)}
+    choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+  />
+{/if}
+{#if part.how === 'divide'}
+  <ol>
+    {#each pieces as index (index)}
+      <li>
+        <span class="quiet">Piece {index + 1}</span>
+        {#each ROLES as role (role)}
+          <button
+            class="swatch"
+            style:background={table.palette[role]}
+            aria-label="Piece {index + 1} in {role}"
+            aria-pressed={roleOf(own(index)?.paint) === role}
+            onclick={() => setPiece(index, { paint: { role } })}
+          ></button>
+        {/each}
+        <button class="link" onclick={() => setPiece(index, { out: own(index)?.out !== true })}
+          >{own(index)?.out ? 'Bring back' : 'Leave out'}</button
+        >
+      </li>
+    {/each}
+  </ol>
+{/if}
+
+<style>
+  li {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    padding: 2px 0;
+  }
+  li .quiet {
+    flex: 1;
+  }
+  .swatch {
+    width: 15px;
+    height: 15px;
+    border: 1px solid var(--color-rule);
+  }
+  .swatch[aria-pressed='true'] {
+    outline: 1px solid var(--color-plum);
+    outline-offset: 1px;
+  }
+</style>

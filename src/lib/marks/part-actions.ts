@@ -1,0 +1,138 @@
+import type { Alignment, CombinationHow, Distribution, KnownPart, Match, SymmetryRule } from '$core/index';
+import type { MenuItem } from '$lib/ui/menu-item';
+import type { Table } from './table.svelte';
+
+/** What can be done to chosen parts, by menu; one row each. A row is there when it makes sense for what is chosen. */
+interface ActionRow {
+  readonly menu: 'Arrange' | 'Combine' | 'Repeat';
+  readonly label: string;
+  /** How many parts it needs. */
+  readonly least: number;
+  readonly apart?: boolean;
+  readonly act: (table: Table, part: KnownPart) => void;
+}
+
+const aligned = (how: Alignment, label: string, apart = false): ActionRow => ({
+  menu: 'Arrange',
+  label,
+  least: 1,
+  apart,
+  act: (table) => table.alignChosen(how),
+});
+const spread = (how: Distribution, axis: 'x' | 'y', label: string, apart = false): ActionRow => ({
+  menu: 'Arrange',
+  label,
+  least: 3,
+  apart,
+  act: (table) => table.distributeChosen(how, axis),
+});
+const matched = (how: Match, label: string, apart = false): ActionRow => ({
+  menu: 'Arrange',
+  label,
+  least: 2,
+  apart,
+  act: (table) => void table.match(how),
+});
+const combined = (how: CombinationHow, label: string): ActionRow => ({
+  menu: 'Combine',
+  label,
+  least: 2,
+  act: (table) => table.gather(label, 'combination', (id, members) => ({ kind: 'combination', id, members, how })),
+});
+const repeated = (rule: SymmetryRule, label: string, more: (table: Table) => object): ActionRow => ({
+  menu: 'Repeat',
+  label,
+  least: 1,
+  act: (table) => table.gather(label, 'symmetry', (id, members) => ({ kind: 'symmetry', id, members, rule, ...more(table) })),
+});
+
+/** Mirrors stand on the middle of the rest of the mark, or beside what is mirrored where there is no rest. */
+function axis(table: Table): { readonly centerX: number; readonly centerY: number } {
+  const chosen = new Set(table.chosen.map(({ id }) => id));
+  const rest = (table.desk.stage?.parts ?? []).filter(({ id, within, ink }) => !chosen.has(id) && within === undefined && ink);
+  const boxes = rest.flatMap(({ ink }) => (ink ? [ink] : []));
+  if (boxes.length > 0)
+    return {
+      centerX: Math.round((Math.min(...boxes.map(({ left }) => left)) + Math.max(...boxes.map(({ right }) => right))) / 2),
+      centerY: Math.round((Math.min(...boxes.map(({ top }) => top)) + Math.max(...boxes.map(({ bottom }) => bottom))) / 2),
+    };
+  const own = table.arranged().map(({ ink }) => ink);
+  return { centerX: Math.round(Math.max(...own.map(({ right }) => right)) + 20), centerY: table.middle().y };
+}
+const middle = (table: Table) => ({ centerX: table.middle().x, centerY: table.middle().y });
+function below(table: Table): { readonly centerX: number; readonly centerY: number } {
+  const boxes = table.arranged().map(({ ink }) => ink);
+  const height = Math.max(...boxes.map(({ bottom }) => bottom)) - Math.min(...boxes.map(({ top }) => top));
+  return { centerX: table.middle().x, centerY: Math.round(table.middle().y + height * 1.5) };
+}
+const step = (table: Table) => {
+  const boxes = table.arranged().map(({ ink }) => ink);
+  const width = Math.max(...boxes.map(({ right }) => right)) - Math.min(...boxes.map(({ left }) => left));
+  return { stepX: Math.round(width * 1.2), count: 3 };
+};
+
+const rows: readonly ActionRow[] = [
+  aligned('left', 'Left edges'),
+  aligned('center', 'Centers across'),
+  aligned('right', 'Right edges'),
+  aligned('top', 'Tops', true),
+  aligned('middle', 'Middles'),
+  aligned('foot', 'Feet'),
+  aligned('optical-center', 'Optical centers across', true),
+  aligned('optical-middle', 'Optical middles'),
+  spread('gaps', 'x', 'Equal gaps across', true),
+  spread('gaps', 'y', 'Equal gaps down'),
+  spread('starts', 'x', 'Equal steps of left edges'),
+  spread('centers', 'x', 'Equal steps of centers'),
+  spread('ends', 'x', 'Equal steps of right edges'),
+  spread('starts', 'y', 'Equal steps of tops'),
+  spread('centers', 'y', 'Equal steps of middles'),
+  spread('ends', 'y', 'Equal steps of feet'),
+  { menu: 'Arrange', label: 'Equal white between ink, across', least: 3, act: (table) => void table.evenInk('x') },
+  { menu: 'Arrange', label: 'Equal white between ink, down', least: 3, act: (table) => void table.evenInk('y') },
+  matched('width', 'Match width', true),
+  matched('height', 'Match height'),
+  matched('cap-height', 'Match cap height'),
+  matched('ink-area', 'Match ink'),
+  { menu: 'Arrange', label: 'Rest on a line', least: 1, apart: true, act: (table) => void table.rest() },
+  { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.flipChosen() },
+  { menu: 'Arrange', label: 'Carry look to the others', least: 2, act: (table) => table.carryLook() },
+  {
+    menu: 'Combine',
+    label: 'Group',
+    least: 1,
+    act: (table) => table.gather('Group', 'group', (id, members) => ({ kind: 'group', id, members })),
+  },
+  combined('unite', 'Unite'),
+  combined('subtract', 'Subtract from the backmost'),
+  combined('intersect', 'Keep what overlaps'),
+  combined('exclude', 'Leave out what overlaps'),
+  combined('divide', 'Divide the backmost'),
+  combined('weave', 'Weave'),
+  {
+    menu: 'Combine',
+    label: 'Put inside the backmost',
+    least: 2,
+    act: (table) => table.gather('Inlay', 'inlay', (id, members) => ({ kind: 'inlay', id, members })),
+  },
+  { menu: 'Combine', label: 'Band around', least: 1, apart: true, act: (table, part) => table.addBand(part) },
+  repeated('mirror', 'Mirror pair', (table) => ({ ...axis(table), axisDeg: 90 })),
+  repeated('mirror', 'Keep a half and mirror it', (table) => ({ ...middle(table), axisDeg: 90, crop: true })),
+  repeated('four-way', 'Four ways', axis),
+  repeated('around', 'Around a center', below),
+  repeated('along', 'Along a line', step),
+];
+
+/** The items of one menu for what is chosen now. */
+export const menuItems = (menu: ActionRow['menu'], table: Table): readonly MenuItem[] =>
+  rows
+    .filter((row) => row.menu === menu)
+    .map(({ label, least, apart, act }) => ({
+      label,
+      apart: apart ?? false,
+      disabled: table.chosen.length < least,
+      act: () => {
+        const part = table.chosen.at(-1);
+        if (part) act(table, part);
+      },
+    }));
