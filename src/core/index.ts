@@ -15,6 +15,12 @@ export * from './shapes';
 // Type
 export * from './type';
 
+// Searching the art library
+export * from './art';
+
+// Where things come from, and what may be done with them
+export * from './rights';
+
 // Marks: recipe, parts, derive, resolve
 export * from './marks';
 

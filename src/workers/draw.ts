@@ -22,6 +22,7 @@ import {
   setLine,
   spacingOf,
   STARTING_PALETTE,
+  thicknessOfArea,
   weightsOf,
   type Axis,
   type Bounds,
@@ -117,6 +118,20 @@ export class Draughtsman {
   /** How far parts go so that the white between their ink is equal. */
   async inkGaps(markId: string, ids: readonly string[], axis: 'x' | 'y'): Promise<readonly Shift[]> {
     return inkGapShifts(await this.#resolved(markId), ids, axis);
+  }
+  /** How thick a part is all over its outline, in mark pixels. */
+  async thickness(markId: string, partId: string) {
+    const mark = await this.#resolved(markId);
+    const { paths } = this.#ready();
+    const area = paths.weld(pathsOfPart(mark, partId).map((path) => ({ path, rule: 'nonzero' })));
+    const found = thicknessOfArea(area);
+    return (
+      found && {
+        places: found.places.map(({ thickness, length }) => ({ thickness, length })),
+        medianPx: found.median,
+        thinnestPx: found.thinnest.thickness,
+      }
+    );
   }
   /** How much ink parts have, in square mark pixels. */
   async inkAreas(markId: string, ids: readonly string[]): Promise<readonly number[]> {

@@ -29,3 +29,4 @@ export {
   type Shift,
 } from './arrange';
 export { convexHull, restsOf, type Rest } from './hull';
+export { readPath } from './read-path';

@@ -21,6 +21,7 @@ export { colorOf, paintSchema, type Paint } from './paint';
 export { placeAt, placing, type Place } from './part-base';
 export type { CutFrame, LetteringFacts, LetterPlace } from './part-kind';
 export * from './lettering';
+export { ART_SIDE, artBox, artSchema, artSize, artSourceSchema, type Art, type ArtSource } from './parts/art';
 export { BAND_SIDES, type Band } from './parts/band';
 export { combinationLabel, COMBINATIONS, type Combination, type CombinationHow } from './parts/combination';
 export { type GroupPart } from './parts/group';
@@ -42,5 +43,8 @@ export {
   type PartKindName,
 } from './registry';
 export { isBacking, newShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
-export { outlineThickness, weightsOf, type PartWeight } from './weights';
+export { rightsLines, rightsOf, type MarkRights, type PartRights } from './rights-of';
+export { outlineThickness } from './outline-thickness';
+export { thicknessOfArea, withWeight } from './stroke-weight';
+export { weightsOf, type PartWeight } from './weights';
 export { createResolver, inkOf, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';

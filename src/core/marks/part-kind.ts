@@ -11,6 +11,8 @@ export interface Sibling {
   readonly ink: Bounds | undefined;
   /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
+  /** Its typical stroke in mark pixels; measured when it is asked for. */
+  readonly strokePx: number | undefined;
 }
 
 /** Another part of the mark as a part sees it that draws it in its place, or traces its outline. */

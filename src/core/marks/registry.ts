@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { formKind } from '../shapes';
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture } from './part-kind';
+import { art } from './parts/art';
 import { band } from './parts/band';
 import { combination, combinationLabel } from './parts/combination';
 import { group } from './parts/group';
@@ -13,7 +14,7 @@ import { symmetry, symmetryLabel } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band } as const;
+export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art } as const;
 
 type Kinds = typeof partKinds;
 export type PartKindName = keyof Kinds;
@@ -55,6 +56,7 @@ export const labelOf = (part: Part): string => {
   if (part.name) return part.name;
   if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
   if (part.kind === 'shape') return formKind(part.form.form).label;
+  if (part.kind === 'art') return part.source.title;
   if (part.kind === 'combination') return combinationLabel(part.how);
   if (part.kind === 'symmetry') return capitalized(symmetryLabel(part.rule));
   return rowOf(part).label;

@@ -22,6 +22,7 @@ import { colorOf } from './paint';
 import type { DrawContext, LetteringFacts, Member, PaintedNode, PartPicture, Sibling } from './part-kind';
 import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
+import { outlineThickness } from './outline-thickness';
 import { drawPart, followedBy, isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
 
 /** One part as it stands in the mark. */
@@ -185,6 +186,16 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
 
     const takers = takersOf(derived.recipe.parts);
 
+    const typicalStroke = (nodes: readonly PaintedNode[], map: Affine): number | undefined => {
+      const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
+      const medians = nodes
+        .flatMap((node) => (node.kind === 'fill' ? [outlineThickness(node.path, node.rule, paths)?.median ?? 0] : []))
+        .filter((median) => median > 0)
+        .sort((one, other) => one - other);
+      const median = medians[Math.floor(medians.length / 2)];
+      return median === undefined ? undefined : median * scale;
+    };
+
     const draw = (part: KnownPart): Drawn => {
       const kept = drawn.get(part.id);
       if (kept) return kept;
@@ -206,8 +217,11 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         const found = other(id);
         if (!found) continue;
         const { picture, ink } = found.drawn;
-        siblings.set(id, { ink, lettering: picture.lettering });
-        key += ` ${id}=${JSON.stringify([ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
+        // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
+        const follows = 'weightFrom' in part && part.weightFrom === id;
+        const strokePx = follows ? typicalStroke(picture.nodes, found.drawn.transform) : undefined;
+        siblings.set(id, { ink, lettering: picture.lettering, strokePx });
+        key += ` ${id}=${JSON.stringify(follows ? strokePx : [ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
       }
       const taken = derived.recipe.parts.flatMap(({ id }) => (takers.get(id) === part.id ? [id] : []));
       const members: Member[] = [];

@@ -1,5 +1,6 @@
-import { apply, compose, flatten, thicknessOf, type Affine, type Path, type PathAlgebra, type Point, type Thickness } from '../geometry';
+import { apply, compose, type Affine, type PathAlgebra, type Point, type Thickness } from '../geometry';
 import type { DrawingNode } from './drawing';
+import { outlineThickness } from './outline-thickness';
 import type { ResolvedMark } from './resolve';
 
 /** How heavy one part is, in mark pixels. */
@@ -9,23 +10,6 @@ export interface PartWeight {
   readonly thinnestPx: number;
   /** Where it is thinnest. */
   readonly at: Point;
-}
-
-/** Outlines are flattened to this share of their size before strokes are measured. */
-const FINE = 1 / 4000;
-
-const known = new WeakMap<Path, { readonly thickness: Thickness | undefined }>();
-
-/** Thickness over one outline, in its own pixels; measured once for each outline. */
-export function outlineThickness(path: Path, rule: 'nonzero' | 'evenodd', paths: PathAlgebra): Thickness | undefined {
-  const kept = known.get(path);
-  if (kept) return kept.thickness;
-  const welded = paths.weld([{ path, rule }]).path;
-  let size = 0;
-  for (const value of welded.coords) size = Math.max(size, Math.abs(value));
-  const thickness = thicknessOf(flatten(welded, Math.max(1e-4, size * FINE)));
-  known.set(path, { thickness });
-  return thickness;
 }
 
 /** How much a map enlarges, where it enlarges both ways alike. */

@@ -22,14 +22,22 @@ function crc32(bytes: Uint8Array): number {
  */
 export function withDensity(png: Uint8Array, dotsPerInch: number): Uint8Array {
   const perMetre = Math.round((dotsPerInch * 1000) / MM_PER_INCH);
-  const chunk = new Uint8Array(4 + 4 + 9 + 4);
+  const data = new Uint8Array(9);
+  const view = new DataView(data.buffer);
+  view.setUint32(0, perMetre);
+  view.setUint32(4, perMetre);
+  data[8] = 1; // the unit is the metre
+  return insertChunk(png, 'pHYs', data);
+}
+
+/** A PNG with one more chunk, right after IHDR. @param type four Latin letters; @source W3C PNG (Third Edition), 5.3 "Chunk layout" */
+export function insertChunk(png: Uint8Array, type: string, data: Uint8Array): Uint8Array {
+  const chunk = new Uint8Array(4 + 4 + data.length + 4);
   const view = new DataView(chunk.buffer);
-  view.setUint32(0, 9);
-  chunk.set([0x70, 0x48, 0x59, 0x73], 4); // pHYs
-  view.setUint32(8, perMetre);
-  view.setUint32(12, perMetre);
-  chunk[16] = 1; // the unit is the metre
-  view.setUint32(17, crc32(chunk.subarray(4, 17)));
+  view.setUint32(0, data.length);
+  chunk.set(new TextEncoder().encode(type), 4);
+  chunk.set(data, 8);
+  view.setUint32(8 + data.length, crc32(chunk.subarray(4, 8 + data.length)));
   const out = new Uint8Array(png.length + chunk.length);
   out.set(png.subarray(0, SIGNATURE_AND_HEADER));
   out.set(chunk, SIGNATURE_AND_HEADER);

@@ -63,6 +63,8 @@ export interface SvgOptions {
   readonly heightPx?: number;
   /** Unit of the size attributes, for files with a physical size. */
   readonly unit?: 'px' | 'mm';
+  /** Lines about where it comes from and what may be done with it. */
+  readonly rights?: readonly string[];
   /** Stands before every id, where several pictures share one page. */
   readonly idPrefix?: string;
 }
@@ -79,6 +81,6 @@ export function toSvg(drawing: Drawing, options: SvgOptions): string {
   const blended = drawing.groups.some((group) => group.blend !== 'normal');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${written(box.left)} ${written(box.top)} ${written(widthOf(box))} ${written(heightOf(box))}" role="img"` +
-    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${drawing.groups.map((group) => groupMarkup(group, options.idPrefix)).join('')}</svg>\n`
+    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${options.rights?.length ? `<metadata>${escaped(options.rights.join('\n'))}</metadata>` : ''}${drawing.groups.map((group) => groupMarkup(group, options.idPrefix)).join('')}</svg>\n`
   );
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import FormPicture from './FormPicture.svelte';
+  import { startOf } from '$core/index';
   import { useTable, type Addable } from './table.svelte';
 
   const table = useTable();
@@ -36,14 +37,24 @@
     showing = false;
     field?.blur();
   }
+  /** What was typed, looked for among the art that ships. */
+  function searchArt(): void {
+    table.art.text = typed.trim();
+    table.art.show();
+    typed = '';
+    showing = false;
+  }
   function keys(event: KeyboardEvent): void {
     if (event.key === 'Escape') {
       showing = false;
       field?.blur();
-    } else if (event.key === 'Enter') choose(found[current]);
-    else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    } else if (event.key === 'Enter') {
+      if (current < found.length) choose(found[current]);
+      else if (typed.trim() !== '') searchArt();
+    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
-      current = (current + (event.key === 'ArrowDown' ? 1 : -1) + found.length) % Math.max(1, found.length);
+      const all = found.length + (typed.trim() === '' ? 0 : 1);
+      current = (current + (event.key === 'ArrowDown' ? 1 : -1) + all) % Math.max(1, all);
     } else current = 0;
   }
 </script>
@@ -56,7 +67,7 @@
     aria-label="Add anything"
     aria-expanded={showing}
     aria-controls="{id}-list"
-    aria-activedescendant={showing && found.length > 0 ? `${id}-${current}` : undefined}
+    aria-activedescendant={showing ? `${id}-${current}` : undefined}
     placeholder="Add anything: “ring”, “second line”"
     autocomplete="off"
     onfocus={() => (showing = true)}
@@ -78,13 +89,23 @@
           onclick={() => choose(addable)}
         >
           <span class="tiny" aria-hidden="true"
-            >{#if addable.form}<FormPicture form={addable.form} color={table.palette.lead} />{/if}</span
+            >{#if addable.form}<FormPicture form={startOf(addable.form)} color={table.palette.lead} />{/if}</span
           >
           <span><strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span></span>
         </li>
-      {:else}
-        <li class="quiet" role="option" aria-selected="false" aria-disabled="true">Nothing here is called “{typed}”.</li>
       {/each}
+      {#if typed.trim() !== ''}
+        <!-- svelte-ignore a11y_click_events_have_key_events -->
+        <li
+          id="{id}-{found.length}"
+          role="option"
+          aria-selected={current === found.length}
+          onpointerdown={(event) => event.preventDefault()}
+          onclick={searchArt}
+        >
+          <span class="tiny"></span><span>Look for <strong>“{typed.trim()}”</strong> in the art library</span>
+        </li>
+      {/if}
     </ul>
   {/if}
 </div>

@@ -1,21 +1,24 @@
 <script lang="ts" module>
-  import { boundsOf, outlineOf, pathData, startOf, type Bounds, type FormName } from '$core/index';
+  import { boundsOf, outlineOf, pathData, type Bounds, type Form } from '$core/index';
 
-  /** Outlines as they start, drawn once. */
-  const drawn = new Map<FormName, { readonly data: string; readonly box: Bounds | undefined }>();
-  function drawnForm(form: FormName) {
-    const kept = drawn.get(form);
+  /** Outlines drawn lately, by their numbers. */
+  const drawn = new Map<string, { readonly data: string; readonly box: Bounds | undefined }>();
+  const MOST_DRAWN = 300;
+  function drawnForm(form: Form) {
+    const key = JSON.stringify(form);
+    const kept = drawn.get(key);
     if (kept) return kept;
-    const path = outlineOf(startOf(form));
+    if (drawn.size >= MOST_DRAWN) drawn.clear();
+    const path = outlineOf(form);
     const made = { data: pathData(path), box: boundsOf(path) };
-    drawn.set(form, made);
+    drawn.set(key, made);
     return made;
   }
 </script>
 
 <script lang="ts">
-  /** A form in one of the brand's colors, for lists. */
-  const { form, color }: { form: FormName; color: string } = $props();
+  /** A form in one color, for lists. */
+  const { form, color }: { form: Form; color: string } = $props();
   const picture = $derived(drawnForm(form));
 </script>
 

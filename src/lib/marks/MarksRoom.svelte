@@ -5,6 +5,7 @@
   import { OpenMark, type Step } from '$lib/client/open-mark.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import ArtShelfPanel from './ArtShelfPanel.svelte';
   import ColorsDialog from './ColorsDialog.svelte';
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
@@ -167,7 +168,7 @@
         <Stage {view} {ground} />
         {#if table.tries.compared}{#key table.tries.compared.id}<CompareTry kept={table.tries.compared} />{/key}{/if}
       </div>
-      <FamilyStrip keep={actions.keepTry} />
+      {#if table.art.open}<ArtShelfPanel shelf={table.art} />{:else}<FamilyStrip keep={actions.keepTry} />{/if}
     </div>
     <ProofRail />
   </main>

@@ -4,15 +4,17 @@
   import Ghost from '@lucide/svelte/icons/square-dashed';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
+  import type { Snippet } from 'svelte';
   import { dragHandle } from 'svelte-dnd-action';
   import { describePart, labelOf, membersDeep, type Part } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import LetteringFields from './lettering/LetteringFields.svelte';
   import LinkedFields from './LinkedFields.svelte';
+  import ArtFields from './ArtFields.svelte';
   import BandFields from './BandFields.svelte';
   import CombinationFields from './CombinationFields.svelte';
+  import FormPicture from './FormPicture.svelte';
   import InlayFields from './InlayFields.svelte';
-  import PartRow from './PartRow.svelte';
   import PlaceFields from './PlaceFields.svelte';
   import ShapeFields from './ShapeFields.svelte';
   import SymmetryFields from './SymmetryFields.svelte';
@@ -22,8 +24,10 @@
     part: Part;
     /** Whether another part draws it. */
     nested?: boolean;
+    /** How a part that it draws is shown under it. */
+    row: Snippet<[part: Part, nested: boolean]>;
   }
-  const { part, nested = false }: Props = $props();
+  const { part, nested = false, row }: Props = $props();
   const table = useTable();
 
   const open = $derived(table.selectedId === part.id);
@@ -65,7 +69,7 @@
             label=""
             air={part.kind === 'lettering' ? 0.02 : 0.08}
             beginning={part.kind === 'lettering'}
-          />{/if}</span
+          />{:else if part.kind === 'shape'}<FormPicture form={part.form} color="var(--color-ink)" />{/if}</span
       >
       <span class="words">
         <strong dir="auto">{labelOf(part)}</strong>
@@ -106,6 +110,7 @@
       {#if part.kind === 'lettering'}<LetteringFields {part} {notices} />
       {:else if part.kind === 'shape'}<ShapeFields {part} />
       {:else if part.kind === 'linked'}<LinkedFields {part} {notices} />
+      {:else if part.kind === 'art'}<ArtFields {part} {notices} />
       {:else if part.kind === 'combination'}<CombinationFields {part} />
       {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
       {:else if part.kind === 'inlay'}<InlayFields {part} />
@@ -117,7 +122,7 @@
   {/if}
   {#if unfolded}
     <div class="members">
-      {#each members as member (member.id)}<PartRow part={member} nested />{/each}
+      {#each members as member (member.id)}{@render row(member, true)}{/each}
     </div>
   {/if}
 </div>

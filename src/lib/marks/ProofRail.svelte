@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { contrastOnGround, dress, grow, legibleOn, proofsThatMatter, strokeAtSize, type ScreenPicture } from '$core/index';
+  import { contrastOnGround, dress, grow, legibleOn, proofsThatMatter, strokeAtSize, weightsAgree, type ScreenPicture } from '$core/index';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import PhotoProof from './PhotoProof.svelte';
@@ -30,6 +30,7 @@
   const matter = $derived(proofsThatMatter(table.brief));
   const shows = (proof: string) => showAll || matter.has(proof);
   const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead', 'photo'];
+  const agreement = $derived(weightsAgree(table.desk.weights.map(({ medianPx }) => medianPx)));
   const thinnest = $derived(table.desk.weights[0]);
   const round = $derived(roundBox(proofs.full));
   const dressed = $derived([
@@ -62,6 +63,7 @@
       {/each}
     </div>
   {/if}
+  {#if agreement}<p class="quiet caption">stroke weights <FindingTick finding={agreement} /></p>{/if}
   {#if shows('round')}
     <div class="round" style:background={table.palette.paper}>
       {#if proofs.full && round}

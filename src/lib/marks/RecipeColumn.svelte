@@ -3,6 +3,7 @@
   import { topLevel, type Part } from '$core/index';
   import AddField from './AddField.svelte';
   import PartRow from './PartRow.svelte';
+  import RightsFold from './RightsFold.svelte';
   import { useTable } from './table.svelte';
 
   const table = useTable();
@@ -42,6 +43,8 @@
   }
 </script>
 
+{#snippet partRow(part: Part, nested: boolean)}<PartRow {part} {nested} row={partRow} />{/snippet}
+
 <section aria-label="Recipe">
   <div class="top">
     <p><span class="label">Recipe</span> <span class="quiet">front to back</span></p>
@@ -56,13 +59,14 @@
     {#each rows as row (row.id)}
       {@const part = partOf(row.id)}
       <div>
-        {#if part}<PartRow {part} />{/if}
+        {#if part}{@render partRow(part, false)}{/if}
       </div>
     {/each}
   </div>
   {#if rows.length === 0}<p class="empty quiet">
       The parts of this mark will stand here, front on top. Type “lettering” above to set a name.
     </p>{/if}
+  {#if rows.length > 0}<RightsFold />{/if}
 </section>
 
 <style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FORM_NAMES, formKind, startOf, type Form, type FormName, type Shape } from '$core/index';
+  import { FORM_NAMES, formKind, labelOf, startOf, type Form, type FormName, type Shape } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
@@ -17,6 +17,7 @@
     const kept = Object.entries(part.form).filter(([field]) => field !== 'form' && field in start);
     return { ...start, ...Object.fromEntries(kept) } as Form;
   }
+  const letterings = $derived(table.parts.filter(({ kind }) => kind === 'lettering'));
   const others = $derived(FORM_NAMES.filter((form) => formKind(form).group === kind.group));
 </script>
 
@@ -41,6 +42,14 @@
     />
   {/each}
 </div>
+{#if 'weightPx' in part.form && letterings.length > 0}
+  <Pick
+    label="As heavy as"
+    value={part.weightFrom ?? ''}
+    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? undefined : id })}
+  />
+{/if}
 <RolePicker
   label="Color"
   palette={table.palette}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Copy from '@lucide/svelte/icons/copy';
+  import Trash from '@lucide/svelte/icons/trash-2';
   import { isKnown, ROLES } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
   import { menuItems } from './part-actions';
@@ -34,8 +36,8 @@
       {#if 'members' in selected}<button onclick={() => table.openTaker(selected)}>Open</button>{/if}
       <button onclick={() => table.step(selected, 1)} title="Forward (Alt ↑)" aria-label="Forward">↑</button>
       <button onclick={() => table.step(selected, -1)} title="Back (Alt ↓)" aria-label="Back">↓</button>
-      <button onclick={() => table.duplicateChosen()}>Duplicate</button>
-      <button onclick={() => table.removeChosen()}>Remove</button>
+      <button onclick={() => table.duplicateChosen()} title="Duplicate (Ctrl D)" aria-label="Duplicate"><Copy size={15} /></button>
+      <button onclick={() => table.removeChosen()} title="Remove (Delete)" aria-label="Remove"><Trash size={15} /></button>
     </div>
   {:else}
     <nav aria-label="Marks of this brand">
@@ -89,10 +91,10 @@
   .right {
     display: flex;
     align-items: center;
-    gap: 18px;
+    gap: 16px;
   }
   .right {
-    gap: 14px;
+    gap: 12px;
   }
   nav {
     overflow-x: auto;
@@ -114,7 +116,7 @@
   }
   fieldset {
     display: flex;
-    gap: 4px;
+    gap: 1px;
   }
   fieldset label {
     position: relative;

@@ -57,6 +57,7 @@ import {
 } from '$core/index';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
+import { ArtShelf } from './art-shelf.svelte';
 import { pasted } from './clipboard';
 import type { Tries } from './tries.svelte';
 
@@ -93,6 +94,7 @@ export class Table {
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
+  readonly art = new ArtShelf(this);
 
   constructor(
     readonly brand: BrandInfo,
@@ -469,6 +471,13 @@ export class Table {
         },
       };
     });
+    const art: Addable = {
+      id: 'art',
+      label: 'Art from the library',
+      hint: 'thousands of pieces, by thing or idea',
+      words: ['picture', 'icon', 'animal', 'plant', 'symbol', 'drawing', 'svg', 'import', 'search'],
+      add: () => this.art.show(),
+    };
     const links = this.marks
       .filter((mark) => mark.id !== this.info.id)
       .flatMap((mark): readonly Addable[] => {
@@ -494,7 +503,7 @@ export class Table {
           },
         ];
       });
-    return [...letterings, ...shapes, ...links];
+    return [...letterings, art, ...shapes, ...links];
   }
 }
 

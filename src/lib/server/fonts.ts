@@ -30,8 +30,9 @@ export function fontData(file: string): Promise<Uint8Array> | undefined {
 export const licenseText = (family: string): Promise<string> | undefined =>
   shippedFamilies().some((shipped) => shipped.id === family) ? readFile(join(FONT_FOLDER, family, 'LICENSE.txt'), 'utf8') : undefined;
 
+/** The path library, opened once for this process. */
 let algebra: Promise<PathAlgebra> | undefined;
-const pathAlgebra = (): Promise<PathAlgebra> =>
+export const pathAlgebra = (): Promise<PathAlgebra> =>
   (algebra ??= readFile(createRequire(import.meta.url).resolve('pathkit-wasm/bin/pathkit.wasm')).then(openPathAlgebra));
 
 interface OpenedFonts {

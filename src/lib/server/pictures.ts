@@ -3,8 +3,11 @@ import {
   dress,
   grow,
   rasterFrame,
+  rightsLines,
+  rightsOf,
   toSvg,
   withDensity,
+  withText,
   type Bounds,
   type Dressing,
   type Palette,
@@ -14,6 +17,7 @@ import {
   type Sources,
 } from '$core/index';
 import { drawMark } from './draw-mark';
+import { shippedFamilies } from './fonts';
 import { ProblemError, refuse } from './http/problem-error';
 
 /** What a picture shows. */
@@ -44,9 +48,15 @@ async function frame(subject: PictureSubject): Promise<Framed> {
   return { mark, box: grow(mark.ink, subject.paddingPx) };
 }
 
+/** The rights of a mark as they travel inside of its files. */
+function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly string[] {
+  const families = [...shippedFamilies(), ...ownFamilies];
+  return rightsLines(rightsOf(recipe, sources, { family: (id) => families.find((family) => family.id === id) }));
+}
+
 export async function svgPicture(subject: PictureSubject): Promise<string> {
   const { mark, box } = await frame(subject);
-  return toSvg(mark.drawing, { box, title: subject.title });
+  return toSvg(mark.drawing, { box, title: subject.title, rights: rightsIn(subject) });
 }
 
 export interface PngSize {
@@ -79,5 +89,6 @@ export async function pngPicture(subject: PictureSubject, size: PngSize): Promis
   const png = await inTurn(async () =>
     (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng(),
   );
-  return size.dotsPerInch === undefined ? png : withDensity(png, size.dotsPerInch);
+  const signed = withText(png, 'Copyright', rightsIn(subject).join('\n'));
+  return size.dotsPerInch === undefined ? signed : withDensity(signed, size.dotsPerInch);
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { formKind, formSchema, outlineOf } from '../../shapes';
 import { paintSchema } from '../paint';
-import { partBase } from '../part-base';
+import { partBase, partIdSchema } from '../part-base';
 import type { PartKind } from '../part-kind';
 
 export const shapeSchema = z.strictObject({
@@ -9,6 +9,8 @@ export const shapeSchema = z.strictObject({
   kind: z.literal('shape'),
   form: formSchema,
   paint: paintSchema.default({ role: 'lead' }),
+  /** Forms with strokes of their own: the part whose typical stroke they take. */
+  weightFrom: partIdSchema.optional(),
 });
 export type Shape = z.infer<typeof shapeSchema>;
 
@@ -17,8 +19,22 @@ export const shape: PartKind<typeof shapeSchema> = {
   schema: shapeSchema,
   label: 'Shape',
   describe: (part) => `${formKind(part.form.form).group} · ${formKind(part.form.form).label.toLowerCase()}`,
-  draw: (part) => ({
-    nodes: [{ kind: 'fill', path: outlineOf(part.form), rule: 'nonzero', paint: part.paint, opacity: 1 }],
-    notices: [],
-  }),
+  follows: (part) => (part.weightFrom ? [part.weightFrom] : []),
+  draw: (part, { sibling }) => {
+    const weightPx = part.weightFrom ? sibling(part.weightFrom)?.strokePx : undefined;
+    const gone = part.weightFrom !== undefined && weightPx === undefined;
+    const form = weightPx !== undefined && 'weightPx' in part.form ? { ...part.form, weightPx } : part.form;
+    return {
+      nodes: [{ kind: 'fill', path: outlineOf(form), rule: 'nonzero', paint: part.paint, opacity: 1 }],
+      notices: gone
+        ? [
+            {
+              code: 'weight-gone',
+              message: 'The part whose stroke this follows is gone or has none.',
+              fix: 'Let it follow another part, or a number.',
+            },
+          ]
+        : [],
+    };
+  },
 };

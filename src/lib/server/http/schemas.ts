@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { DRESSINGS, paletteSchema, parseRecipe, REVISION_KINDS, SMALLEST_PICTURE_PX, LARGEST_PICTURE_PX } from '$core/index';
+import {
+  ART_STYLES,
+  DRESSINGS,
+  hexSchema,
+  LICENSE_NAMES,
+  paletteSchema,
+  parseRecipe,
+  REVISION_KINDS,
+  SMALLEST_PICTURE_PX,
+  LARGEST_PICTURE_PX,
+} from '$core/index';
 import { MARK_ROLES } from '../database/entities';
 
 /** A line of text that a person reads: trimmed, not empty, no control characters. */
@@ -33,6 +43,23 @@ export const gesturesSchema = z.strictObject({
 });
 
 const number = z.coerce.number();
+
+/** The query of an art search. */
+export const artQuerySchema = z.strictObject({
+  text: z.string().max(120).default(''),
+  style: z.enum(ART_STYLES).optional(),
+  set: z.string().max(80).optional(),
+  weightFrom: number.min(0).max(1000).optional(),
+  weightTo: number.min(0).max(1000).optional(),
+  limit: number.int().min(1).max(240).default(60),
+});
+export const artPictureQuerySchema = z.strictObject({ color: hexSchema.default('#22302a' as never) });
+/** What is said of a drawing that is brought in. */
+export const bringInQuerySchema = z.strictObject({
+  title: line(120).default('Drawing'),
+  author: z.string().trim().max(200).default(''),
+  license: z.enum(LICENSE_NAMES as [string, ...string[]]).default('unknown'),
+});
 
 /** The query of both picture routes. */
 export const pictureQuerySchema = z.strictObject({

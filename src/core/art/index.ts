@@ -1,0 +1,3 @@
+export { IDEAS } from './ideas';
+export { ART_STYLES, createArtIndex, type ArtEntry, type ArtFound, type ArtIndex, type ArtQuery, type ArtStyle } from './search';
+export { SYNONYMS } from './synonyms';

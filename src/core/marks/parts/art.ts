@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import { hexSchema } from '../../color/palette';
+import { boundsOf, heightOf, mapPath, readPath, widthOf, unite, type Bounds, type Path } from '../../geometry';
+import { withWeight } from '../stroke-weight';
+import { paintSchema } from '../paint';
+import { partBase, partIdSchema } from '../part-base';
+import type { PaintedFill, PartKind } from '../part-kind';
+
+/** Longest written outline of one piece, and of all pieces of one part. */
+const LONGEST_DATA = 1_500_000;
+
+/** Where a piece comes from. */
+export const artSourceSchema = z.strictObject({
+  title: z.string().min(1).max(120),
+  /** The collection it is from; nothing for what was brought in. */
+  set: z.string().max(80).optional(),
+  /** Its name there. */
+  name: z.string().max(120).optional(),
+  author: z.string().max(200).default(''),
+  /** An SPDX name, or `client`, `unknown`. */
+  license: z.string().min(1).max(60).default('unknown'),
+});
+export type ArtSource = z.infer<typeof artSourceSchema>;
+
+export const artSchema = z.strictObject({
+  ...partBase,
+  kind: z.literal('art'),
+  source: artSourceSchema,
+  /** Its colors: what each was, and what it is painted with here. */
+  slots: z
+    .array(z.strictObject({ original: hexSchema, paint: paintSchema }))
+    .min(1)
+    .max(64),
+  /** Back to front, on its own center, its longer side 1000. */
+  pieces: z
+    .array(
+      z.strictObject({
+        data: z
+          .string()
+          .max(LONGEST_DATA)
+          .refine((data) => readPath(data) !== undefined, 'Expected an outline of M, L, Q, C and Z'),
+        rule: z.enum(['nonzero', 'evenodd']).default('nonzero'),
+        slot: z.number().int().min(0).max(63).default(0),
+        opacity: z.number().min(0).max(1).default(1),
+      }),
+    )
+    .min(1)
+    .max(4000),
+  /** Its longer side. */
+  sizePx: z.number().min(0.1).max(20_000).default(240),
+  /** Typical stroke it is brought to; `null` leaves it as it was drawn. */
+  weightPx: z.number().min(0.05).max(2000).nullable().default(null),
+  /** A part whose typical stroke it follows instead. */
+  weightFrom: partIdSchema.nullable().default(null),
+});
+export type Art = z.infer<typeof artSchema>;
+
+/** The side that pieces are written at. */
+export const ART_SIDE = 1000;
+
+/** The box of the pieces as they are written. */
+export const artBox = (part: Pick<Art, 'pieces'>): Bounds | undefined =>
+  part.pieces.reduce<Bounds | undefined>((sum, { data }) => {
+    const path = readPath(data);
+    return path ? unite(sum, boundsOf(path)) : sum;
+  }, undefined);
+
+/** A piece of art from a library, or a drawing that was brought in: filled outlines whose colors are slots. */
+export const art: PartKind<typeof artSchema> = {
+  schema: artSchema,
+  label: 'Art',
+  describe: (part) => `art · ${part.source.set ?? 'brought in'}`,
+  follows: (part) => (part.weightFrom ? [part.weightFrom] : []),
+  draw: (part, { paths, sibling, remember }) => {
+    const scale = part.sizePx / ART_SIDE;
+    const notices = [];
+    const wanted = part.weightFrom ? sibling(part.weightFrom)?.strokePx : part.weightPx;
+    if (part.weightFrom && wanted === undefined)
+      notices.push({
+        code: 'weight-gone',
+        message: 'The part whose stroke this art follows is gone or has none.',
+        fix: 'Let it follow another part, or a number.',
+      });
+    const nodes = part.pieces.map(({ data, rule, slot, opacity }): PaintedFill => {
+      const written = remember<Path>(`art ${data}`, () => readPath(data) ?? { verbs: '', coords: [] });
+      const shown = wanted
+        ? remember(`art ${rule} ${wanted / scale} ${data}`, () => withWeight(paths.weld([{ path: written, rule }]), wanted / scale, paths))
+        : { path: written, rule };
+      const path = remember<Path>(`art ${rule} ${wanted ?? 0} ${scale} ${data}`, () =>
+        mapPath(shown.path, { a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 }),
+      );
+      return { kind: 'fill', path, rule: shown.rule, paint: (part.slots[slot] ?? part.slots[0])?.paint ?? { role: 'ink' }, opacity };
+    });
+    return { nodes, notices };
+  },
+};
+
+/** Width and height of a part of art as it is drawn. */
+export function artSize(part: Art): { readonly width: number; readonly height: number } {
+  const box = artBox(part);
+  const scale = part.sizePx / ART_SIDE;
+  return { width: box ? widthOf(box) * scale : 0, height: box ? heightOf(box) * scale : 0 };
+}

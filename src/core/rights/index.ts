@@ -1,0 +1,1 @@
+export { LICENSE_NAMES, LICENSES, termsOf, type LicenseName, type LicenseTerms } from './licenses';

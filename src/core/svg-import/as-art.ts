@@ -1,0 +1,50 @@
+import type { Hex } from '../color/hex';
+import { nearestColor, nearestRoleOf } from '../color/nearest-role';
+import type { Palette } from '../color/palette';
+import { centerOf, heightOf, mapPath, widthOf } from '../geometry';
+import { ART_SIDE } from '../marks/parts/art';
+import type { ArtSource } from '../marks/parts/art';
+import type { KnownInput } from '../marks';
+import { pathData } from '../output/path-data';
+import type { ImportedDrawing } from './import-svg';
+
+type ArtInput = Extract<KnownInput, { kind: 'art' }>;
+
+/** Most colors that stay apart; the rest join the nearest of them. */
+const MOST_SLOTS = 24;
+
+/** Colors by how much of them there is, as pieces counted; near ones are not joined, so that a designer can tell them apart. */
+function slotsOf(drawing: ImportedDrawing): readonly Hex[] {
+  const counts = new Map<Hex, number>();
+  for (const { color } of drawing.pieces) counts.set(color, (counts.get(color) ?? 0) + 1);
+  return [...counts.entries()]
+    .sort(([, one], [, other]) => other - one)
+    .slice(0, MOST_SLOTS)
+    .map(([color]) => color);
+}
+
+/**
+ * A drawing as a part of art: on its own center, its longer side 1000, its colors as slots.
+ * @param palette slots are given the nearest of its roles; a drawing of one color takes the lead
+ */
+export function asArt(drawing: ImportedDrawing, source: ArtSource, palette: Palette | undefined): Omit<ArtInput, 'id'> {
+  const { box } = drawing;
+  const scale = ART_SIDE / Math.max(widthOf(box), heightOf(box), 1e-9);
+  const center = centerOf(box);
+  const map = { a: scale, b: 0, c: 0, d: scale, e: -center.x * scale, f: -center.y * scale };
+  const slots = slotsOf(drawing);
+  return {
+    kind: 'art',
+    source,
+    slots: slots.map((original) => ({
+      original,
+      paint: slots.length === 1 ? { role: 'lead' } : palette ? { role: nearestRoleOf(original, palette) } : { hex: original },
+    })),
+    pieces: drawing.pieces.map(({ path, rule, color, opacity }) => ({
+      data: pathData(mapPath(path, map)),
+      rule,
+      slot: nearestColor(color, slots),
+      opacity,
+    })),
+  };
+}

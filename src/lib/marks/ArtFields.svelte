@@ -1,0 +1,136 @@
+<script lang="ts">
+  import { labelOf, nearestRoleOf, ROLES, termsOf, type Art, type Problem, type Role } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from './table.svelte';
+  import WeightHistogram from './WeightHistogram.svelte';
+
+  const { part, notices }: { part: Art; notices: readonly Problem[] } = $props();
+  const table = useTable();
+
+  const roleOf = (index: number): Role | undefined => {
+    const paint = part.slots[index]?.paint;
+    return paint && 'role' in paint ? paint.role : undefined;
+  };
+  const painted = (roles: readonly Role[]) => part.slots.map((slot, index) => ({ ...slot, paint: { role: roles[index] ?? 'ink' } }));
+  const paintSlot = (at: number, role: Role) =>
+    table.change(part.id, 'Color', { slots: part.slots.map((slot, index) => (index === at ? { ...slot, paint: { role } } : slot)) });
+  const paintAll = (role: Role) => table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(() => role)) });
+  const paintNearest = () =>
+    table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(({ original }) => nearestRoleOf(original, table.palette))) });
+
+  interface Measured {
+    readonly places: readonly { readonly thickness: number; readonly length: number }[];
+    readonly medianPx: number;
+    readonly thinnestPx: number;
+  }
+  let measured: Measured | undefined = $state.raw();
+  $effect(() => {
+    void table.desk.rests;
+    const id = part.id;
+    let wanted = true;
+    void table.desk.ask((draughtsman) => draughtsman.thickness(table.info.id, id)).then((found) => wanted && (measured = found));
+    return () => (wanted = false);
+  });
+  const terms = $derived(termsOf(part.source.license));
+  const others = $derived(table.parts.filter(({ id, kind }) => id !== part.id && kind === 'lettering'));
+</script>
+
+{#each notices as notice (notice.code)}<p class="notice" role="status">{notice.message} {notice.fix ?? ''}</p>{/each}
+<AmountField
+  label="Longer side"
+  unit="px"
+  lengths
+  min={0.1}
+  max={20000}
+  value={part.sizePx}
+  preview={(sizePx) => table.preview(part.id, { sizePx })}
+  commit={() => table.commit('Size')}
+/>
+{#each part.slots.keys() as index (index)}
+  <RolePicker
+    label={part.slots.length === 1 ? 'Color' : `Color ${index + 1}`}
+    palette={table.palette}
+    value={roleOf(index)}
+    choose={(role) => paintSlot(index, role)}
+  />
+{/each}
+{#if part.slots.length > 1}
+  <p class="all">
+    <span class="quiet">All at once:</span>
+    <button class="link" onclick={paintNearest}>nearest roles</button>
+    {#each ROLES as role (role)}<button
+        class="swatch"
+        style:background={table.palette[role]}
+        aria-label="All in {role}"
+        onclick={() => paintAll(role)}
+      ></button>{/each}
+  </p>
+{/if}
+{#if measured}<WeightHistogram {...measured} />{/if}
+<div class="two">
+  <Tick
+    label="Typical stroke"
+    checked={part.weightPx !== null}
+    change={(on) =>
+      table.change(part.id, 'Stroke weight', {
+        weightPx: on ? Math.max(0.1, Math.round((measured?.medianPx ?? 8) * 10) / 10) : null,
+        weightFrom: null,
+      })}
+  />
+  {#if part.weightPx !== null}
+    <AmountField
+      label="Weight"
+      unit="px"
+      lengths
+      min={0.05}
+      max={2000}
+      step={0.5}
+      value={part.weightPx}
+      preview={(weightPx) => table.preview(part.id, { weightPx })}
+      commit={() => table.commit('Stroke weight')}
+    />
+  {/if}
+</div>
+{#if others.length > 0}
+  <Pick
+    label="As heavy as"
+    value={part.weightFrom ?? ''}
+    options={[{ value: '', label: 'as drawn' }, ...others.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id, weightPx: null })}
+  />
+{/if}
+<p class="rights quiet">
+  {part.source.title}{part.source.author ? `, ${part.source.author}` : ''} · {terms.label}. {terms.says}
+</p>
+<button class="link" onclick={() => table.art.show(part.id)}>Swap for another piece</button>
+
+<style>
+  .notice {
+    color: var(--color-amber);
+    font-size: 12px;
+  }
+  .all {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    padding: 4px 0;
+  }
+  .swatch {
+    width: 15px;
+    height: 15px;
+    border: 1px solid var(--color-rule);
+  }
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    align-items: end;
+    column-gap: 14px;
+  }
+  .rights {
+    padding: 6px 0 2px;
+    font-size: 12px;
+  }
+</style>

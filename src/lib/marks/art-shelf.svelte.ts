@@ -1,0 +1,209 @@
+import {
+  addPart,
+  changePart,
+  createPart,
+  expect,
+  freePartId,
+  type Art,
+  type ArtEntry,
+  type ArtStyle,
+  type Brief,
+  type KnownInput,
+  type LicenseTerms,
+  type Recipe,
+} from '$core/index';
+import { request, sentences } from '$lib/client/request';
+import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+import type { OpenMark } from '$lib/client/open-mark.svelte';
+
+/** What the shelf needs of the table it stands on. */
+interface UnderTheShelf {
+  readonly brief: Brief;
+  readonly brand: { readonly slug: string };
+  readonly open: OpenMark;
+  readonly desk: DrawingDesk;
+  selectedId: string | undefined;
+}
+
+type ArtInput = Omit<Extract<KnownInput, { kind: 'art' }>, 'id'>;
+
+/** A collection as the server describes it. */
+export interface ShelfSet {
+  readonly id: string;
+  readonly label: string;
+  readonly author: string;
+  readonly license: string;
+  readonly terms: LicenseTerms;
+}
+
+/** Typical strokes by words, in thousandths of a piece's longer side. */
+export const WEIGHTS = {
+  any: [0, 1000],
+  hairline: [0, 35],
+  light: [35, 70],
+  medium: [70, 110],
+  heavy: [110, 1000],
+} as const;
+export type Weight = keyof typeof WEIGHTS;
+
+/** Largest side of new art against the mark's own, as a share. */
+const NEW_SIZE = 0.5;
+
+/** The art library on the table: what is looked for, what is found, and the two candidates that are compared in place. */
+export class ArtShelf {
+  open = $state(false);
+  text = $state('');
+  style: ArtStyle | 'any' = $state('any');
+  set = $state('any');
+  weight: Weight = $state('any');
+  found: readonly ArtEntry[] = $state.raw([]);
+  total = $state(0);
+  also: readonly string[] = $state.raw([]);
+  sets: readonly ShelfSet[] = $state.raw([]);
+  fault = $state('');
+  /** The candidates; one of them is shown in place. */
+  candidates: readonly (ArtEntry | undefined)[] = $state.raw([undefined, undefined]);
+  shown: 0 | 1 = $state(0);
+  /** The art that is to be swapped; nothing adds a new piece. */
+  swapId: string | undefined = $state();
+  /** What was left out of a drawing that was brought in. */
+  left: readonly string[] = $state.raw([]);
+
+  #asked = 0;
+  readonly #pieces = new Map<string, ArtInput>();
+
+  constructor(private readonly table: UnderTheShelf) {}
+
+  /** Opens the shelf, to add or to swap; the brief's first keyword is looked for when nothing else is. */
+  show(swapId?: string): void {
+    this.swapId = swapId;
+    this.candidates = [undefined, undefined];
+    this.shown = 0;
+    this.open = true;
+    if (this.text === '') this.text = this.table.brief.keywords[0] ?? '';
+    void this.search();
+  }
+  /** Closes the shelf and puts back what was there. */
+  close(): void {
+    if (this.candidates.some((candidate) => candidate !== undefined)) this.table.open.cancel();
+    this.candidates = [undefined, undefined];
+    this.open = false;
+  }
+
+  async search(): Promise<void> {
+    const asked = ++this.#asked;
+    const [from, to] = WEIGHTS[this.weight];
+    const query = new URLSearchParams({ text: this.text, limit: '72' });
+    if (this.style !== 'any') query.set('style', this.style);
+    if (this.set !== 'any') query.set('set', this.set);
+    if (this.weight !== 'any') {
+      query.set('weightFrom', String(from));
+      query.set('weightTo', String(to));
+    }
+    const answer = await request<{ entries: readonly ArtEntry[]; total: number; also: readonly string[]; sets: readonly ShelfSet[] }>(
+      'GET',
+      `/api/art?${query}`,
+    );
+    // Answers to what is no longer asked are dropped.
+    if (asked !== this.#asked) return;
+    if (!answer.ok) {
+      this.fault = sentences(answer.problems);
+      return;
+    }
+    this.fault = '';
+    ({ entries: this.found, total: this.total, also: this.also, sets: this.sets } = answer.value);
+  }
+
+  async #piece(id: string): Promise<ArtInput | undefined> {
+    const kept = this.#pieces.get(id);
+    if (kept) return kept;
+    const answer = await request<ArtInput>('GET', `/api/art/${id}?brand=${this.table.brand.slug}`);
+    if (!answer.ok) {
+      this.fault = sentences(answer.problems);
+      return undefined;
+    }
+    this.#pieces.set(id, answer.value);
+    return answer.value;
+  }
+
+  /** Tries a piece in place: the first becomes one candidate, the next the other. */
+  async tryPiece(entry: ArtEntry): Promise<void> {
+    const piece = await this.#piece(entry.id);
+    if (!piece) return;
+    const place = this.candidates[0] === undefined ? 0 : this.candidates[1] === undefined ? 1 : this.shown;
+    this.candidates = this.candidates.map((candidate, index) => (index === place ? entry : candidate));
+    await this.compare(place);
+  }
+  /** Shows one of the candidates in place. */
+  async compare(which: 0 | 1): Promise<void> {
+    const entry = this.candidates[which];
+    const piece = entry && (await this.#piece(entry.id));
+    if (!piece) return;
+    this.shown = which;
+    this.table.open.cancel();
+    this.table.open.preview(this.#with(piece).recipe);
+  }
+  /** The candidate that is shown becomes part of the mark. */
+  async use(): Promise<void> {
+    const entry = this.candidates[this.shown];
+    const piece = entry && (await this.#piece(entry.id));
+    if (!piece) return;
+    this.table.open.cancel();
+    const { recipe, id } = this.#with(piece);
+    this.table.open.commit(this.swapId ? 'Swap art' : 'Add art', recipe);
+    this.candidates = [undefined, undefined];
+    this.open = false;
+    this.table.selectedId = id;
+  }
+
+  /** Takes in a drawing made elsewhere. */
+  async bringIn(file: File, author: string, license: string): Promise<void> {
+    const query = new URLSearchParams({ title: file.name.replace(/\.svg$/i, '').slice(0, 100) || 'Drawing', author, license });
+    try {
+      const response = await fetch(`/api/brands/${this.table.brand.slug}/art?${query}`, {
+        method: 'POST',
+        body: await file.text(),
+        headers: { 'content-type': 'image/svg+xml' },
+      });
+      const answer = (await response.json()) as {
+        part?: ArtInput;
+        left?: readonly string[];
+        problems?: readonly { message: string; fix?: string }[];
+      };
+      if (!answer.part) {
+        this.fault = (answer.problems ?? []).map(({ message, fix }) => [message, fix].filter(Boolean).join(' ')).join(' ');
+        return;
+      }
+      this.fault = '';
+      this.left = answer.left ?? [];
+      const { recipe, id } = this.#with(answer.part);
+      this.table.open.commit('Bring in a drawing', recipe);
+      this.table.selectedId = id;
+      if (this.left.length === 0) this.open = false;
+    } catch {
+      this.fault = 'The server cannot be reached.';
+    }
+  }
+
+  /** The recipe with a piece: in the place and the colors of the one that is swapped, or new on the mark's middle. */
+  #with(piece: ArtInput): { readonly recipe: Recipe; readonly id: string } {
+    const recipe = this.table.open.recipe;
+    const old = recipe.parts.find((part) => part.id === this.swapId);
+    if (old?.kind === 'art') {
+      const fresh = expect(createPart({ ...piece, id: old.id })) as Art;
+      const slots = fresh.slots.map((slot, index) => ({
+        ...slot,
+        paint: old.slots[Math.min(index, old.slots.length - 1)]?.paint ?? slot.paint,
+      }));
+      return { recipe: changePart(recipe, old.id, { source: fresh.source, pieces: fresh.pieces, slots }), id: old.id };
+    }
+    const ink = this.table.desk.stage?.ink;
+    const side = ink ? Math.max(ink.right - ink.left, ink.bottom - ink.top) : 0;
+    const id = freePartId(recipe, 'art');
+    const place = ink
+      ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2), turnDeg: 0 }
+      : { x: 0, y: 0, turnDeg: 0 };
+    const part = expect(createPart({ ...piece, id, place, ...(side > 0 ? { sizePx: Math.round(Math.max(40, side * NEW_SIZE)) } : {}) }));
+    return { recipe: addPart(recipe, part), id };
+  }
+}

@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join, resolve } from 'node:path';
+import {
+  createArtIndex,
+  pathData,
+  termsOf,
+  type ArtEntry,
+  type ArtFound,
+  type ArtIndex,
+  type ArtQuery,
+  type ArtSource,
+  type Hex,
+  type KnownInput,
+  type Palette,
+} from '$core/index';
+import { asArt, importSvg, type ImportedDrawing } from '$core/svg-import';
+import { pathAlgebra } from './fonts';
+import { ProblemError } from './http/problem-error';
+
+/** Where the list of the shipped art lies; the app is started from the project's folder. */
+const ART_FOLDER = resolve(process.env['ART_FOLDER'] ?? 'art');
+const require = createRequire(import.meta.url);
+
+/** A collection of art with its rights. */
+export interface ArtSet {
+  readonly id: string;
+  readonly label: string;
+  readonly author: string;
+  /** An SPDX name. */
+  readonly license: string;
+  readonly address: string;
+}
+interface SetRow {
+  readonly id: string;
+  readonly label: string;
+  readonly package: string;
+}
+interface IconFile {
+  readonly icons: Readonly<Record<string, { readonly body: string; readonly width?: number; readonly height?: number }>>;
+  readonly width?: number;
+  readonly height?: number;
+}
+interface InfoFile {
+  readonly author?: { readonly name: string; readonly url?: string };
+  readonly license?: { readonly spdx?: string };
+}
+
+const read = <T>(path: string): T => JSON.parse(readFileSync(path, 'utf8')) as T;
+
+interface Library {
+  readonly index: ArtIndex;
+  readonly ids: ReadonlySet<string>;
+  readonly sets: readonly ArtSet[];
+  readonly icons: (set: string) => IconFile;
+}
+
+let opened: Library | undefined;
+function library(): Library {
+  if (opened) return opened;
+  const rows = read<readonly SetRow[]>(join(ART_FOLDER, 'sets.json'));
+  const entries = read<readonly ArtEntry[]>(join(ART_FOLDER, 'catalogue.json'));
+  const sets = rows.map(({ id, label, package: from }): ArtSet => {
+    const info = read<InfoFile>(require.resolve(`${from}/info.json`));
+    // A collection without its license is still shown; it counts as not known.
+    return { id, label, author: info.author?.name ?? '', license: info.license?.spdx ?? 'unknown', address: info.author?.url ?? '' };
+  });
+  const files = new Map<string, IconFile>();
+  opened = {
+    index: createArtIndex(entries),
+    ids: new Set(entries.map(({ id }) => id)),
+    sets,
+    icons: (set) => {
+      const from = rows.find(({ id }) => id === set)?.package ?? '';
+      const kept = files.get(set) ?? read<IconFile>(require.resolve(`${from}/icons.json`));
+      files.set(set, kept);
+      return kept;
+    },
+  };
+  return opened;
+}
+
+export const artSets = (): readonly (ArtSet & { readonly terms: ReturnType<typeof termsOf> })[] =>
+  library().sets.map((set) => ({ ...set, terms: termsOf(set.license) }));
+
+export const findArt = (query: ArtQuery): ArtFound => library().index.find(query);
+
+/** Drawings read lately. */
+const MOST_READ = 2000;
+const drawings = new Map<string, ImportedDrawing>();
+
+async function drawingOf(id: string): Promise<ImportedDrawing | undefined> {
+  const shelf = library();
+  if (!shelf.ids.has(id)) return undefined;
+  const kept = drawings.get(id);
+  if (kept) return kept;
+  const [set = '', name = ''] = id.split('/');
+  const file = shelf.icons(set);
+  const icon = file.icons[name];
+  if (!icon) return undefined;
+  const { body, width = file.width ?? 16, height = file.height ?? 16 } = icon;
+  const drawing = importSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${body}</svg>`, await pathAlgebra());
+  if (!drawing.ok) return undefined;
+  const oldest = drawings.keys().next();
+  if (drawings.size >= MOST_READ && !oldest.done) drawings.delete(oldest.value);
+  drawings.set(id, drawing.value);
+  return drawing.value;
+}
+
+export type ArtInput = Omit<Extract<KnownInput, { kind: 'art' }>, 'id'>;
+
+const titleOf = (name: string): string => {
+  const words = name.replace(/-fill$/, '').replaceAll('-', ' ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+};
+
+/** A piece of the library as a part, without an id. @param palette its colors are given the nearest roles of it */
+export async function artPiece(id: string, palette?: Palette): Promise<ArtInput | undefined> {
+  const drawing = await drawingOf(id);
+  const [set = '', name = ''] = id.split('/');
+  const from = library().sets.find((each) => each.id === set);
+  if (!drawing || !from) return undefined;
+  const source: ArtSource = { title: titleOf(name), set: from.label, name, author: from.author, license: from.license };
+  return asArt(drawing, source, palette);
+}
+
+/** A piece of the library as a small drawing for lists. @param color for pieces of one color */
+export async function artPicture(id: string, color: Hex): Promise<string | undefined> {
+  const drawing = await drawingOf(id);
+  if (!drawing) return undefined;
+  const { left, top, right, bottom } = drawing.box;
+  const single = new Set(drawing.pieces.map((piece) => piece.color)).size === 1;
+  const paths = drawing.pieces.map(
+    (piece) =>
+      `<path fill="${single ? color : piece.color}"${piece.opacity < 1 ? ` fill-opacity="${piece.opacity}"` : ''} fill-rule="${piece.rule}" d="${pathData(piece.path)}"/>`,
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${left} ${top} ${right - left} ${bottom - top}">${paths.join('')}</svg>`;
+}
+
+/** Largest drawing that is taken in, in bytes. */
+export const LARGEST_SVG_BYTES = 6 * 1024 * 1024;
+
+export interface BroughtIn {
+  readonly part: ArtInput;
+  /** What was not understood and left out. */
+  readonly left: readonly string[];
+}
+
+/** Takes in a drawing made elsewhere: read, cleaned of everything active, made into outlines with color slots. */
+export async function bringIn(markup: string, source: ArtSource, palette: Palette): Promise<BroughtIn> {
+  const drawing = importSvg(markup, await pathAlgebra());
+  if (!drawing.ok) throw new ProblemError(422, drawing.problems);
+  return { part: asArt(drawing.value, source, palette), left: drawing.value.left };
+}
