@@ -61,7 +61,7 @@ for (const set of sets) {
     const words = [
       ...new Set([...base.split('-'), ...(tags.get(base) ?? []).flatMap((tag) => tag.toLowerCase().split(/[^a-z0-9]+/))]),
     ].filter((word) => word.length > 1 && !/^\d+$/.test(word));
-    if (words.length === 0) continue;
+    if (words.length === 0 || median <= 0 || median >= side) continue;
     entries.push({
       id: `${set.id}/${name}`,
       words,

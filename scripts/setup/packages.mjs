@@ -48,6 +48,7 @@ export function postgresPrograms() {
  * @type {Record<string, { readonly label: string, readonly present: () => boolean }>}
  */
 export const DEBIAN = {
+  wfuzz: { label: 'a published list of script injections', present: () => existsSync('/usr/share/wfuzz/wordlist/Injections/XSS.txt') },
   postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
   chromium: { label: 'Chromium', present: () => onPath('chromium') },
   'librsvg2-bin': { label: 'rsvg-convert (a second SVG renderer)', present: () => onPath('rsvg-convert') },

@@ -35,8 +35,8 @@ export interface ArtFound {
   readonly also: readonly string[];
 }
 
-/** How near a word of a piece is to what was asked: the very word, how it begins, a word alike, a thing that stands for the idea. */
-const NEAR = { word: 8, begins: 4, alike: 3, idea: 2.5 } as const;
+/** How near a word of a piece is to what was asked: its very name, a word said of it, how a word begins, a word alike, a thing that stands for the idea. */
+const NEAR = { name: 10, word: 7, begins: 4, alike: 3, idea: 2.5 } as const;
 
 const wordsIn = (text: string): readonly string[] =>
   text
@@ -65,6 +65,12 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
       else byWord.set(word, [index]);
     }
   });
+  /** The words of a piece's own name. */
+  const nameWords = entries.map(({ id }) =>
+    wordsIn(id.slice(id.indexOf('/') + 1))
+      .filter((word) => word !== 'fill')
+      .map(stem),
+  );
   const vocabulary = [...byWord.keys()].sort();
   /** The words that begin with what was typed. */
   const beginning = (start: string): readonly string[] => {
@@ -101,6 +107,8 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
     }
     const total = new Float64Array(entries.length);
     const met = new Uint8Array(entries.length);
+    /** Which thing an idea led to, so that its things take turns in the list. */
+    const thingOf = new Int16Array(entries.length).fill(-1);
     const longest = wordsIn(text).at(-1);
     asked.forEach((word, place) => {
       const own = new Map<number, number>();
@@ -108,6 +116,7 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
         for (const index of byWord.get(found) ?? []) own.set(index, Math.max(own.get(index) ?? 0, worth));
       };
       credit(word, NEAR.word);
+      for (const index of byWord.get(word) ?? []) if ((nameWords[index] as readonly string[]).includes(word)) own.set(index, NEAR.name);
       // The word under the caret may not be whole yet.
       if (place === asked.length - 1 && longest)
         for (const found of beginning(longest)) credit(found, found === word ? NEAR.word : NEAR.begins);
@@ -117,7 +126,8 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
       }
       (ideas.get(word) ?? []).forEach((thing, rank) => {
         also.add(thing);
-        credit(thing, NEAR.idea - rank * 0.05);
+        for (const index of byWord.get(thing) ?? []) if (!own.has(index)) thingOf[index] = rank;
+        credit(thing, NEAR.idea);
       });
       for (const [index, worth] of own) {
         total[index] = (total[index] as number) + worth;
@@ -127,11 +137,20 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
     const found: number[] = [];
     for (let index = 0; index < entries.length; index++)
       if (met[index] === asked.length && passes(entries[index] as ArtEntry)) found.push(index);
-    // Pieces that are about little else come first; of equals, the order of the library.
-    const score = (index: number) => (total[index] as number) - 0.15 * (entries[index] as ArtEntry).words.length;
+    // Pieces whose names say little else come first; of equals, the order of the library.
+    const score = (index: number) => (total[index] as number) - 0.4 * (nameWords[index] as readonly string[]).length;
     found.sort((one, other) => score(other) - score(one) || one - other);
+    const turns = new Map<number, number>();
+    const turn = found.map((index) => {
+      const thing = thingOf[index] as number;
+      const before = turns.get(thing) ?? 0;
+      turns.set(thing, before + 1);
+      // What was named itself stands before what only stands for it.
+      return { index, at: thing < 0 ? -1 : before * 100 + thing };
+    });
+    const listed = turn.sort((one, other) => one.at - other.at).map(({ index }) => index);
     return {
-      entries: found.slice(0, limit).map((index) => entries[index] as ArtEntry),
+      entries: listed.slice(0, limit).map((index) => entries[index] as ArtEntry),
       total: found.length,
       also: [...also].filter((thing) => byWord.has(thing)),
     };

@@ -3,7 +3,6 @@ import { nearestColor, nearestRoleOf } from '../color/nearest-role';
 import type { Palette } from '../color/palette';
 import { centerOf, heightOf, mapPath, widthOf } from '../geometry';
 import { ART_SIDE } from '../marks/parts/art';
-import type { ArtSource } from '../marks/parts/art';
 import type { KnownInput } from '../marks';
 import { pathData } from '../output/path-data';
 import type { ImportedDrawing } from './import-svg';
@@ -27,7 +26,7 @@ function slotsOf(drawing: ImportedDrawing): readonly Hex[] {
  * A drawing as a part of art: on its own center, its longer side 1000, its colors as slots.
  * @param palette slots are given the nearest of its roles; a drawing of one color takes the lead
  */
-export function asArt(drawing: ImportedDrawing, source: ArtSource, palette: Palette | undefined): Omit<ArtInput, 'id'> {
+export function asArt(drawing: ImportedDrawing, source: ArtInput['source'], palette: Palette | undefined): Omit<ArtInput, 'id'> {
   const { box } = drawing;
   const scale = ART_SIDE / Math.max(widthOf(box), heightOf(box), 1e-9);
   const center = centerOf(box);

@@ -40,8 +40,10 @@
       <option value="any">every collection</option>
       {#each shelf.sets as set (set.id)}<option value={set.id}>{set.label.toLowerCase()}</option>{/each}
     </select>
-    <span class="quiet" role="status">{shelf.total.toLocaleString('en')} found</span>
-    <button class="link" aria-expanded={bringing} onclick={() => (bringing = !bringing)}>Bring in a drawing</button>
+    <span class="quiet" role="status">{shelf.total.toLocaleString('en')}</span>
+    <button class="link" aria-expanded={bringing} title="Bring in a drawing made elsewhere (SVG)" onclick={() => (bringing = !bringing)}
+      >Bring in</button
+    >
     <button aria-label="Close the art library" onclick={() => shelf.close()}>✕</button>
   </div>
   {#if table.brief.keywords.length > 0 || shelf.also.length > 0}
@@ -144,7 +146,8 @@
   }
   select,
   .bring input {
-    padding: 3px 24px 3px 6px;
+    min-width: 0;
+    padding: 3px 22px 3px 6px;
     border: 1px solid var(--color-rule);
     font-size: 12px;
   }

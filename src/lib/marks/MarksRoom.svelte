@@ -193,6 +193,7 @@
   .middle {
     display: grid;
     grid-template-rows: auto minmax(0, 1fr) auto;
+    grid-template-columns: minmax(0, 1fr);
     min-height: 0;
   }
   /* The column, the stage with its strips, and the rail are painted each by itself: a change of one leaves the others as they are. */

@@ -96,6 +96,14 @@
   .right {
     gap: 12px;
   }
+  nav,
+  [role='toolbar'] {
+    min-width: 0;
+    overflow-x: auto;
+  }
+  .right {
+    flex: none;
+  }
   nav {
     overflow-x: auto;
   }
