@@ -1,6 +1,6 @@
 <script lang="ts">
   import Copy from '@lucide/svelte/icons/copy';
-  import Trash from '@lucide/svelte/icons/trash-2';
+  import Trash from '@lucide/svelte/icons/trash';
   import { isKnown, ROLES } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
   import { menuItems } from './part-actions';
