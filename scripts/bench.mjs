@@ -7,6 +7,7 @@ await ensureDebianPackages(['postgresql', 'chromium', 'libharfbuzz-bin', 'wameri
 const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 const { register } = await import('tsx/esm/api');
 register();
+const { artSearch, editOfThreeHundredParts, weldingBand } = await import('./bench/building.mjs');
 const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
 const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
@@ -14,8 +15,11 @@ const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/ty
 
 for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
+for (const line of await weldingBand()) say(line);
 await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await keystrokeToPicture(browser, home)) say(line);
   for (const line of await editOfLockup(browser, home)) say(line);
+  for (const line of await artSearch(home)) say(line);
+  for (const line of await editOfThreeHundredParts(browser, home)) say(line);
   for (const line of await firstScreenAndScrolling(browser, home)) say(line);
 });

@@ -31,10 +31,13 @@ import {
   type LetterForm,
   type Palette,
   type PartWeight,
+  type Part,
   type PathAlgebra,
   type Recipe,
   type Resolver,
-  type ScreenPicture,
+  newsOf,
+  type GroupPieces,
+  type PictureNews,
   type SeenGap,
   type ShippedFamily,
 } from '$core/index';
@@ -42,8 +45,8 @@ import {
 /** What has changed in the tab since the worker was last told: it keeps the rest. */
 export interface BrandNews {
   readonly palette: Palette;
-  /** Recipes by mark id, as JSON: plain data that the page has read already, and quicker to hand over than as objects. */
-  readonly marks: readonly { readonly id: string; readonly recipe: string }[];
+  /** Recipes by mark id, every part as JSON: quicker to hand over than objects, and a part that has not changed is known again by its text. */
+  readonly marks: readonly { readonly id: string; readonly parts: readonly string[] }[];
 }
 
 /** A face as it can be chosen. */
@@ -92,18 +95,26 @@ export class Draughtsman {
   /** Takes in what has changed; everything asked afterwards is answered from it. */
   tell({ palette, marks }: BrandNews): void {
     this.#palette = palette;
-    for (const { id, recipe } of marks) this.#recipes.set(id, JSON.parse(recipe) as Recipe);
+    for (const { id, parts } of marks) {
+      const before = this.#parts.get(id);
+      const read = new Map(parts.map((text) => [text, before?.get(text) ?? (JSON.parse(text) as Part)]));
+      this.#parts.set(id, read);
+      this.#recipes.set(id, { ...EMPTY_RECIPE, parts: parts.map((text) => read.get(text) as Part) });
+    }
   }
 
-  /** One mark in one dressing; with news, after taking them in. */
-  async picture(markId: string, dressing: Dressing, idPrefix: string, news?: BrandNews): Promise<ScreenPicture> {
+  /** One mark in one dressing, as what is new since the last picture with this prefix; with news, after taking them in. */
+  async picture(markId: string, dressing: Dressing, idPrefix: string, news?: BrandNews): Promise<PictureNews> {
     if (news) this.tell(news);
     const { loader, resolver } = this.#ready();
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;
     const palette = this.#palette;
     await loader.load(fontsNeeded(recipe, sources));
-    return screenPicture(resolver.resolve({ recipe, sources, dress: dress(palette, dressing) }), idPrefix);
+    const picture = screenPicture(resolver.resolve({ recipe, sources, dress: dress(palette, dressing) }), idPrefix);
+    const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
+    this.#shown.set(idPrefix, told);
+    return newsOf(picture, told);
   }
 
   /** How heavy the parts of a mark are, thinnest first. */
@@ -201,8 +212,12 @@ export class Draughtsman {
     return { loader: this.#loader, resolver: this.#resolver, paths: this.#paths };
   }
 
+  /** What was told last under each prefix: the page keeps what has not changed. */
+  readonly #shown = new Map<string, Map<string, GroupPieces>>();
   #palette: Palette = STARTING_PALETTE;
   /** The newest recipe of every mark, and of what is kept beside them. */
   readonly #recipes = new Map<string, Recipe>();
+  /** The parts of every mark by their text. */
+  readonly #parts = new Map<string, ReadonlyMap<string, Part>>();
   #recipeOf = (markId: string): Recipe => this.#recipes.get(markId) ?? EMPTY_RECIPE;
 }

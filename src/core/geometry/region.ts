@@ -21,6 +21,8 @@ export interface PathAlgebra {
   readonly combine: (how: Combining, one: Region, other: Region) => Region;
   /** Everything that any of the areas covers, as one area. */
   readonly weld: (regions: readonly Region[]) => Region;
+  /** An area grown outward by a distance all around. */
+  readonly grow: (region: Region, by: number, join: Join) => Region;
   /** The band along an outline, half of it on either side; open contours get ends. */
   readonly band: (region: Region, width: number, join: Join, cap?: Cap) => Region;
 }

@@ -31,6 +31,7 @@ export const marksFollowedBy = (recipe: Recipe): readonly string[] => [
  */
 export function derive(recipe: Recipe, sources: Sources): Derived {
   const notices = new Map<string, readonly Problem[]>();
+  if (!recipe.parts.some(({ kind }) => kind === 'linked')) return { recipe, notices };
   const parts = recipe.parts.map((part): Part => {
     if (part.kind !== 'linked') return part;
     const followed = follow(part, sources, DEEPEST_LINK);

@@ -51,7 +51,7 @@ export function paintOfMember({ nodes }: Pick<Member, 'nodes'>): Paint | undefin
 
 /** An area grown outward by a distance all around. */
 export const grown = (region: Region, by: number, join: 'round' | 'miter' | 'bevel', paths: PathAlgebra): Region =>
-  by <= 0 ? region : paths.weld([region, paths.band(region, 2 * by, join)]);
+  by <= 0 ? region : paths.grow(region, by, join);
 
 /** An area without its holes. */
 export function withoutHoles(region: Region): Region {

@@ -69,7 +69,10 @@ const PICTURES_KEPT = 4000;
 const PIECES_KEPT = 8000;
 
 /** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
+const contentKeys = new WeakMap<KnownPart, string>();
 function contentKey(part: KnownPart): string {
+  const kept = contentKeys.get(part);
+  if (kept !== undefined) return kept;
   const {
     place: _place,
     opacity: _opacity,
@@ -81,7 +84,9 @@ function contentKey(part: KnownPart): string {
     id: _id,
     ...content
   } = part;
-  return JSON.stringify(content);
+  const key = JSON.stringify(content);
+  contentKeys.set(part, key);
+  return key;
 }
 
 /** A map that forgets what was put in first. */
@@ -146,7 +151,18 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
   const pictures = new Remembered<Pick<Drawn, 'serial' | 'picture' | 'balance'>>(PICTURES_KEPT);
   const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
   const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
+  const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
   let serials = 0;
+
+  /** The box of a picture where it stands; measured once for every place. */
+  const placedInk = (serial: number, picture: PartPicture, transform: Affine): Bounds | undefined => {
+    const key = `${serial} ${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f}`;
+    const kept = inks.get(key);
+    if (kept) return kept.ink;
+    const ink = inkOf(picture.nodes, transform);
+    inks.put(key, { ink });
+    return ink;
+  };
 
   const remember = <T>(key: string, make: () => T): T => {
     const kept = pieces.get(key);
@@ -185,6 +201,14 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const circles = new Set<string>();
 
     const takers = takersOf(derived.recipe.parts);
+    const takenOf = new Map<string, string[]>();
+    for (const { id } of derived.recipe.parts) {
+      const taker = takers.get(id);
+      if (taker === undefined) continue;
+      const list = takenOf.get(taker);
+      if (list) list.push(id);
+      else takenOf.set(taker, [id]);
+    }
 
     const typicalStroke = (nodes: readonly PaintedNode[], map: Affine): number | undefined => {
       const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
@@ -223,7 +247,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         siblings.set(id, { ink, lettering: picture.lettering, strokePx });
         key += ` ${id}=${JSON.stringify(follows ? strokePx : [ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
       }
-      const taken = derived.recipe.parts.flatMap(({ id }) => (takers.get(id) === part.id ? [id] : []));
+      const taken = takenOf.get(part.id) ?? [];
       const members: Member[] = [];
       for (const id of [...taken, ...tracedBy(part)]) {
         const found = other(id);
@@ -240,7 +264,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x, y: part.place.y + y });
-      const own = { serial, picture, balance, transform, ink: inkOf(picture.nodes, transform) };
+      const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
       drawn.set(part.id, own);
       return own;
     };
@@ -289,7 +313,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       return {
         id: part.id,
         transform,
-        ink: within === undefined ? own.ink : inkOf(own.picture.nodes, transform),
+        ink: within === undefined ? own.ink : placedInk(own.serial, own.picture, transform),
         notices,
         lettering: own.picture.lettering,
         balance: own.balance && apply(transform, own.balance),

@@ -1,6 +1,6 @@
 export { pathData, written } from './path-data';
 export { dotsPerInchOf, withDensity } from './png-density';
 export { LARGEST_PICTURE_PX, rasterFrame, SMALLEST_PICTURE_PX, type RasterFrame } from './raster-frame';
-export { screenPicture, type ScreenPicture } from './screen';
+export { newsOf, screenPicture, withNews, type PictureNews, type ScreenPicture } from './screen';
 export { groupMarkup, groupPieces, toSvg, type GroupPieces, type SvgOptions } from './svg';
 export { withText } from './png-text';

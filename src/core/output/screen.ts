@@ -1,5 +1,5 @@
 import type { Bounds } from '../geometry';
-import type { ResolvedMark, ResolvedPart } from '../marks';
+import type { Group, ResolvedMark, ResolvedPart } from '../marks';
 import { groupPieces, type GroupPieces } from './svg';
 
 /** A mark as a page shows it, part by part. */
@@ -9,8 +9,47 @@ export interface ScreenPicture {
   readonly parts: readonly ResolvedPart[];
 }
 
+const written = new WeakMap<Group['children'], Map<string, { readonly group: Group; readonly pieces: GroupPieces }>>();
+
+const sameGroup = (one: Group, other: Group): boolean =>
+  one.id === other.id &&
+  one.opacity === other.opacity &&
+  one.blend === other.blend &&
+  one.clip === other.clip &&
+  (['a', 'b', 'c', 'd', 'e', 'f'] as const).every((key) => one.transform[key] === other.transform[key]);
+
+/** A group written for a page; the same group is the same object again, so that it is known to be unchanged. */
+function writtenGroup(group: Group, prefix: string): GroupPieces {
+  const byPrefix = written.get(group.children) ?? new Map<string, { readonly group: Group; readonly pieces: GroupPieces }>();
+  written.set(group.children, byPrefix);
+  const kept = byPrefix.get(prefix + group.id);
+  if (kept && sameGroup(kept.group, group)) return kept.pieces;
+  const pieces = groupPieces(group, prefix);
+  byPrefix.set(prefix + group.id, { group, pieces });
+  return pieces;
+}
+
 export const screenPicture = (mark: ResolvedMark, idPrefix: string): ScreenPicture => ({
-  groups: mark.drawing.groups.map((group) => groupPieces(group, idPrefix)),
+  groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix)),
   ink: mark.ink,
   parts: mark.parts,
 });
+
+/** A picture after another one: groups that have not changed are named only. */
+export interface PictureNews extends Omit<ScreenPicture, 'groups'> {
+  readonly groups: readonly (GroupPieces | { readonly same: string })[];
+}
+
+/** What is new in a picture. @param before the groups that were told last, by id; brought up to date */
+export function newsOf(picture: ScreenPicture, before: Map<string, GroupPieces>): PictureNews {
+  const groups = picture.groups.map((group) => (before.get(group.id) === group ? { same: group.id } : group));
+  before.clear();
+  for (const group of picture.groups) before.set(group.id, group);
+  return { ...picture, groups };
+}
+
+/** The whole picture again. @param before the groups that were shown last */
+export function withNews(news: PictureNews, before: readonly GroupPieces[]): ScreenPicture {
+  const known = new Map(before.map((group) => [group.id, group]));
+  return { ...news, groups: news.groups.flatMap((group) => ('same' in group ? (known.get(group.same) ?? []) : [group])) };
+}

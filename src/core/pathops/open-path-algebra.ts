@@ -74,6 +74,16 @@ export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgeb
           if (each.rule === 'evenodd' && !all.op(keep(native(each)), OPS.unite as never)) return weldFlattened(regions);
         return region(all);
       }),
+    grow: (one, by, join) =>
+      using((keep) => {
+        const made = keep(native(one));
+        const line = keep(native(one));
+        // The stroker's outline and the area itself, joined in one step.
+        if (!line.stroke({ width: 2 * by, join: JOIN[join] as never, miter_limit: MITER_LIMIT, cap: kit.StrokeCap.ROUND as never }))
+          return one;
+        line.setFillType(kit.FillType.WINDING);
+        return made.op(line, OPS.unite as never) ? region(made) : weldFlattened([one, region(line)]);
+      }),
     band: (one, width, join, cap = 'round') =>
       using((keep) => {
         const made = keep(native(one));

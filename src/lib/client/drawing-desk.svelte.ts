@@ -1,6 +1,16 @@
 import { wrap, type Remote } from 'comlink';
-import { DRESSINGS, type Dressing, type Palette, type PartWeight, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
+import {
+  DRESSINGS,
+  type Dressing,
+  type Palette,
+  type PartWeight,
+  type Recipe,
+  type ScreenPicture,
+  type ShippedFamily,
+  withNews,
+} from '$core/index';
 import type { Draughtsman } from '$workers/draw';
+import { writtenParts } from './written-parts';
 
 /** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
 const REST_MS = 120;
@@ -91,21 +101,24 @@ export class DrawingDesk {
     const all = [...order.recipes, ...(order.beside ?? [])];
     const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
     for (const [id, recipe] of news) this.#told.set(id, recipe);
-    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, recipe: JSON.stringify(recipe) })) };
-    const picture = await this.draughtsman.picture(order.markId, 'full', 'stage-', told);
-    this.stage = picture;
+    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe) })) };
+    this.stage = withNews(await this.draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
     this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;
     this.rests++;
     for (const dressing of DRESSINGS) {
       if (!isNewest()) return;
-      this.proofs = { ...this.proofs, [dressing]: await this.draughtsman.picture(order.markId, dressing, `${dressing}-`) };
+      this.proofs = {
+        ...this.proofs,
+        [dressing]: withNews(await this.draughtsman.picture(order.markId, dressing, `${dressing}-`), this.proofs[dressing]?.groups ?? []),
+      };
     }
     if (!isNewest()) return;
     this.weights = await this.draughtsman.weights(order.markId);
     for (const [id] of all) {
       if (!isNewest()) return;
-      this.others = new Map(this.others).set(id, await this.draughtsman.picture(id, 'full', `${id}-`));
+      const news = await this.draughtsman.picture(id, 'full', `${id}-`);
+      this.others = new Map(this.others).set(id, withNews(news, this.others.get(id)?.groups ?? []));
     }
   }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { changePart, type Palette, type Recipe, type ScreenPicture } from '$core/index';
+  import { changePart, withNews, type Palette, type Recipe, type ScreenPicture } from '$core/index';
+  import { writtenParts } from '$lib/client/written-parts';
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import WordDrawing from '$lib/ui/WordDrawing.svelte';
@@ -27,6 +28,8 @@
 
   const name = $derived(marks[0]?.recipe.parts.findLast((part) => part.kind === 'lettering'));
   let inMark: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
+  /** What was drawn last in every face: the worker tells only what is new. */
+  const seen = new Map<string, ScreenPicture>();
   $effect(() => {
     const [mark] = marks;
     if (view !== 'mark' || !mark || name?.kind !== 'lettering') return;
@@ -40,8 +43,12 @@
         pictures.set(
           font.family,
           await trials.drawing.ask(async (draughtsman) => {
-            const shown = marks.map((each) => ({ id: each.id, recipe: JSON.stringify(each.id === mark.id ? recipe : each.recipe) }));
-            return draughtsman.picture(mark.id, 'full', `${font.family}-`, { palette, marks: shown });
+            const shown = marks.map((each) => ({ id: each.id, parts: writtenParts(each.id === mark.id ? recipe : each.recipe) }));
+            return draughtsman.picture(mark.id, 'full', `${font.family}-`, { palette, marks: shown }).then((news) => {
+              const picture = withNews(news, seen.get(font.family)?.groups ?? []);
+              seen.set(font.family, picture);
+              return picture;
+            });
           }),
         );
       }
