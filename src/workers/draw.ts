@@ -8,9 +8,9 @@ import {
   fontsNeeded,
   pathData,
   boundsOf,
-  centroidOf,
   inkGapShifts,
-  pathsOfPart,
+  regionsOfPart,
+  weightOf,
   restsOfPart,
   type ResolvedMark,
   type Rest,
@@ -134,7 +134,7 @@ export class Draughtsman {
   async thickness(markId: string, partId: string) {
     const mark = await this.#resolved(markId);
     const { paths } = this.#ready();
-    const area = paths.weld(pathsOfPart(mark, partId).map((path) => ({ path, rule: 'nonzero' })));
+    const area = paths.weld(regionsOfPart(mark, partId));
     const found = thicknessOfArea(area);
     return (
       found && {
@@ -147,7 +147,7 @@ export class Draughtsman {
   /** How much ink parts have, in square mark pixels. */
   async inkAreas(markId: string, ids: readonly string[]): Promise<readonly number[]> {
     const mark = await this.#resolved(markId);
-    return ids.map((id) => centroidOf(pathsOfPart(mark, id), 0.1)?.area ?? 0);
+    return ids.map((id) => weightOf(regionsOfPart(mark, id), 0.1)?.area ?? 0);
   }
 
   /** A word in one face. */

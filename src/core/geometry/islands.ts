@@ -33,6 +33,10 @@ function encloses(polygon: Polygon, { x, y }: Point): boolean {
   return odd;
 }
 
+/** How deep every polygon lies in the others: even ones are ink, odd ones holes. */
+export const depthsOf = (polygons: readonly Polygon[]): readonly number[] =>
+  polygons.map((polygon, index) => polygons.filter((other, at) => at !== index && encloses(other, polygon[0] as Point)).length);
+
 /** A piece of ink that hangs together, with its holes. */
 export interface Island extends Region {
   /** The same piece without its holes. */

@@ -7,9 +7,9 @@ import {
   invert,
   mapPath,
   restsOf,
-  type Path,
   type Point,
   type Polygon,
+  type Region,
   type Rest,
   type Shift,
 } from '../geometry';
@@ -21,10 +21,12 @@ import type { KnownPart } from './registry';
 const FINE_PX = 0.02;
 
 /** All outlines of a part as they stand in the mark, found in the drawing by its id, members of others included. */
-export function pathsOfPart(mark: ResolvedMark, id: string): readonly Path[] {
-  const inside = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Path[] =>
-    nodes.flatMap((node) => (node.kind === 'fill' ? [mapPath(node.path, map)] : inside(node.children, compose(map, node.transform))));
-  const find = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Path[] | undefined => {
+export function regionsOfPart(mark: ResolvedMark, id: string): readonly Region[] {
+  const inside = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Region[] =>
+    nodes.flatMap((node) =>
+      node.kind === 'fill' ? [{ path: mapPath(node.path, map), rule: node.rule }] : inside(node.children, compose(map, node.transform)),
+    );
+  const find = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Region[] | undefined => {
     for (const node of nodes) {
       if (node.kind === 'fill') continue;
       const own = compose(map, node.transform);
@@ -37,7 +39,8 @@ export function pathsOfPart(mark: ResolvedMark, id: string): readonly Path[] {
   return find(mark.drawing.groups) ?? [];
 }
 
-const polygonsOf = (mark: ResolvedMark, id: string): readonly Polygon[] => pathsOfPart(mark, id).flatMap((path) => flatten(path, FINE_PX));
+const polygonsOf = (mark: ResolvedMark, id: string): readonly Polygon[] =>
+  regionsOfPart(mark, id).flatMap(({ path }) => flatten(path, FINE_PX));
 
 /** The ways in which a part rests on a level line. */
 export function restsOfPart(mark: ResolvedMark, id: string): readonly Rest[] {

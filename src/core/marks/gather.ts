@@ -139,7 +139,9 @@ export function copyDeep(
       };
     const copy = JSON.parse(JSON.stringify(part), (key: string, value: unknown) =>
       // Ids of parts stand in these places only; letters and texts are never touched.
-      ['part', 'of', 'id', 'weightFrom'].includes(key) && typeof value === 'string' && names.has(value) ? names.get(value) : value,
+      ['part', 'of', 'id', 'symbol', 'weightFrom'].includes(key) && typeof value === 'string' && names.has(value)
+        ? names.get(value)
+        : value,
     ) as KnownPart;
     const own =
       'members' in copy

@@ -31,6 +31,10 @@ function collect(nodes: readonly PaintedNode[], map: Affine, paths: PathAlgebra)
   });
 }
 
+/** The outlines of a member one by one, in the mark's pixels. */
+export const outlinesOfMember = ({ nodes, transform }: Pick<Member, 'nodes' | 'transform'>, paths: PathAlgebra): readonly Region[] =>
+  collect(nodes, transform, paths);
+
 const welded = new WeakMap<readonly PaintedNode[], Region>();
 
 /** All that a member inks, as one area in the mark's pixels; welded once for each picture, wherever it stands. */

@@ -1,4 +1,4 @@
-export { inkGapShifts, inOwnPlane, pathsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
+export { inkGapShifts, inOwnPlane, regionsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
 export { BLENDS, type Blend, type Drawing, type DrawingNode, type Fill, type Group } from './drawing';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
@@ -26,6 +26,7 @@ export { BAND_SIDES, type Band } from './parts/band';
 export { combinationLabel, COMBINATIONS, type Combination, type CombinationHow } from './parts/combination';
 export { type GroupPart } from './parts/group';
 export { type Inlay } from './parts/inlay';
+export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
 export { type Linked } from './parts/linked';
 export { type Shape } from './parts/shape';
 export { copiesOf, SYMMETRIES, symmetryLabel, type Symmetry, type SymmetryRule } from './parts/symmetry';

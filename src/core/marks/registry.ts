@@ -9,12 +9,13 @@ import { group } from './parts/group';
 import { inlay } from './parts/inlay';
 import { lettering } from './parts/lettering';
 import { linked } from './parts/linked';
+import { lockup } from './parts/lockup';
 import { shape } from './parts/shape';
 import { symmetry, symmetryLabel } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art } as const;
+export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup } as const;
 
 type Kinds = typeof partKinds;
 export type PartKindName = keyof Kinds;

@@ -2,16 +2,16 @@ import type { Dress } from '../color/dressing';
 import {
   apply,
   boundsOf,
-  centroidOf,
   compose,
   IDENTITY,
   mapPath,
   unite,
+  weightOf,
   type Affine,
   type Bounds,
-  type Path,
   type PathAlgebra,
   type Point,
+  type Region,
 } from '../geometry';
 import type { Problem } from '../result/result';
 import type { FontShelf } from '../type';
@@ -137,9 +137,13 @@ function takersOf(parts: readonly Part[]): ReadonlyMap<string, string> {
 /** Ink is weighed on curves flattened to this, in mark pixels; a center needs no more. */
 const BALANCE_PX = 0.5;
 
-const pathsOf = (nodes: readonly PaintedNode[]): readonly Path[] =>
-  nodes.flatMap((node) => (node.kind === 'fill' ? [node.path] : pathsOf(node.children).map((path) => mapPath(path, node.transform))));
-const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => centroidOf(pathsOf(nodes), BALANCE_PX);
+const areasOf = (nodes: readonly PaintedNode[]): readonly Region[] =>
+  nodes.flatMap((node) =>
+    node.kind === 'fill'
+      ? [{ path: node.path, rule: node.rule }]
+      : areasOf(node.children).map(({ path, rule }) => ({ path: mapPath(path, node.transform), rule })),
+  );
+const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => weightOf(areasOf(nodes), BALANCE_PX);
 
 const CIRCLE: Problem = {
   code: 'follow-circle',

@@ -1,4 +1,4 @@
-import { boundsOf, centroidOf, flatten, islandsOf, type PathAlgebra, type Point, type Region } from '../geometry';
+import { boundsOf, flatten, islandsOf, type PathAlgebra, type Point, type Region, weightOf } from '../geometry';
 import { grown } from './gathering';
 
 /** A place where two shapes cross. */
@@ -39,7 +39,7 @@ function crossingsOf(shapes: readonly Region[], paths: PathAlgebra): readonly Cr
       const j = i + 1 + offset;
       for (const island of islandsOf(paths.combine('intersect', one, other))) {
         const box = boundsOf(island.path);
-        const center = centroidOf([island.path], 0.1) ?? (box && { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 });
+        const center = weightOf([island], 0.1) ?? (box && { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 });
         if (!center) continue;
         found.push({ pair: [i, j], place: island, center, along: [alongOutline(one, center), alongOutline(other, center)] });
       }

@@ -15,6 +15,7 @@
   import CombinationFields from './CombinationFields.svelte';
   import FormPicture from './FormPicture.svelte';
   import InlayFields from './InlayFields.svelte';
+  import LockupFields from './LockupFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
   import ShapeFields from './ShapeFields.svelte';
   import SymmetryFields from './SymmetryFields.svelte';
@@ -114,6 +115,7 @@
       {:else if part.kind === 'combination'}<CombinationFields {part} />
       {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
       {:else if part.kind === 'inlay'}<InlayFields {part} />
+      {:else if part.kind === 'lockup'}<LockupFields {part} />
       {:else if part.kind === 'band'}<BandFields {part} />
       {:else if part.kind === 'group'}<p class="quiet">Moved, made translucent and blended as one.</p>
       {:else}{#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}{/if}

@@ -115,6 +115,16 @@ const rows: readonly ActionRow[] = [
     least: 2,
     act: (table) => table.gather('Inlay', 'inlay', (id, members) => ({ kind: 'inlay', id, members })),
   },
+  {
+    menu: 'Combine',
+    label: 'Symbol and name',
+    least: 2,
+    act: (table) => {
+      // The part that is no lettering is the symbol; of several, the one chosen last.
+      const symbol = table.chosen.findLast(({ kind }) => kind !== 'lettering');
+      if (symbol) table.gather('Symbol and name', 'lockup', (id, members) => ({ kind: 'lockup', id, members, symbol: symbol.id }));
+    },
+  },
   { menu: 'Combine', label: 'Band around', least: 1, apart: true, act: (table, part) => table.addBand(part) },
   repeated('mirror', 'Mirror pair', (table) => ({ ...axis(table), axisDeg: 90 })),
   repeated('mirror', 'Keep a half and mirror it', (table) => ({ ...middle(table), axisDeg: 90, crop: true })),

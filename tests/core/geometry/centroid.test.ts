@@ -1,5 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { centroidOf, invert, compose, joinPaths, mapPath, PathPen, rotation, scaling, translation, apply } from '$core/index';
+import {
+  apply,
+  centroidOf,
+  compose,
+  invert,
+  joinPaths,
+  mapPath,
+  PathPen,
+  reversePath,
+  rotation,
+  scaling,
+  translation,
+  weightOf,
+  type Path,
+  type Region,
+} from '$core/index';
 
 const box = (left: number, top: number, right: number, bottom: number) =>
   new PathPen().move(left, top).line(right, top).line(right, bottom).line(left, bottom).close().path();
@@ -34,5 +49,16 @@ describe('invert', () => {
     const there = apply(map, { x: 7, y: 11 });
     expect(back && apply(back, there)).toMatchObject({ x: expect.closeTo(7, 9), y: expect.closeTo(11, 9) });
     expect(invert(scaling(0, 1))).toBeUndefined();
+  });
+
+  it('weighs even–odd areas by depth, whichever way their contours run (closed form)', () => {
+    const hollow = (hole: Path): Region => ({ path: joinPaths([box(0, 0, 10, 10), hole]), rule: 'evenodd' });
+    const hole = box(5, 2, 9, 8);
+    for (const region of [hollow(hole), hollow(reversePath(hole))]) {
+      const found = weightOf([region], 0.01);
+      expect(found?.area).toBeCloseTo(100 - 24, 9);
+      expect(found?.x).toBeCloseTo((100 * 5 - 24 * 7) / 76, 9);
+      expect(found?.y).toBeCloseTo(5, 9);
+    }
   });
 });
