@@ -30,3 +30,13 @@ export {
 } from './arrange';
 export { convexHull, restsOf, type Rest } from './hull';
 export { readPath } from './read-path';
+export {
+  freeCurve,
+  kindOfPoint,
+  POINT_KINDS,
+  simplifyCurve,
+  withPointAfter,
+  withPointKind,
+  type FreePoint,
+  type PointKind,
+} from './free-curve';

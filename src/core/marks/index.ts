@@ -24,6 +24,7 @@ export * from './lettering';
 export { ART_SIDE, artBox, artSchema, artSize, artSourceSchema, type Art, type ArtSource } from './parts/art';
 export { BAND_SIDES, type Band } from './parts/band';
 export { combinationLabel, COMBINATIONS, type Combination, type CombinationHow } from './parts/combination';
+export { type FreeCurve } from './parts/curve';
 export { type GroupPart } from './parts/group';
 export { type Inlay } from './parts/inlay';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';

@@ -5,6 +5,7 @@ import type { DrawContext, PartPicture } from './part-kind';
 import { art } from './parts/art';
 import { band } from './parts/band';
 import { combination, combinationLabel } from './parts/combination';
+import { curve } from './parts/curve';
 import { group } from './parts/group';
 import { inlay } from './parts/inlay';
 import { lettering } from './parts/lettering';
@@ -15,7 +16,7 @@ import { symmetry, symmetryLabel } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup } as const;
+export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup, curve } as const;
 
 type Kinds = typeof partKinds;
 export type PartKindName = keyof Kinds;

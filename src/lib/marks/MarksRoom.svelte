@@ -54,6 +54,7 @@
   const view = new StageView();
   let column: RecipeColumn | undefined = $state();
   let ground: Ground = $state.raw(CLEAR);
+  let apart = $state(false);
   let filesOpen = $state(false);
   let colorsOpen = $state(false);
   let keysOpen = $state(false);
@@ -160,12 +161,14 @@
       <StageLine
         {view}
         {ground}
+        {apart}
+        tellApart={() => (apart = !apart)}
         changeGround={(next) => (ground = next)}
         showFiles={() => (filesOpen = true)}
         showColors={() => (colorsOpen = true)}
       />
       <div class="on-stage">
-        <Stage {view} {ground} />
+        <Stage {view} {ground} {apart} />
         {#if table.tries.compared}{#key table.tries.compared.id}<CompareTry kept={table.tries.compared} />{/key}{/if}
       </div>
       {#if table.art.open}<ArtShelfPanel shelf={table.art} />{:else}<FamilyStrip keep={actions.keepTry} />{/if}

@@ -14,6 +14,7 @@
   import BandFields from './BandFields.svelte';
   import CombinationFields from './CombinationFields.svelte';
   import FormPicture from './FormPicture.svelte';
+  import CurveFields from './CurveFields.svelte';
   import InlayFields from './InlayFields.svelte';
   import LockupFields from './LockupFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
@@ -115,6 +116,7 @@
       {:else if part.kind === 'combination'}<CombinationFields {part} />
       {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
       {:else if part.kind === 'inlay'}<InlayFields {part} />
+      {:else if part.kind === 'curve'}<CurveFields {part} />
       {:else if part.kind === 'lockup'}<LockupFields {part} />
       {:else if part.kind === 'band'}<BandFields {part} />
       {:else if part.kind === 'group'}<p class="quiet">Moved, made translucent and blended as one.</p>

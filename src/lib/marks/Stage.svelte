@@ -12,6 +12,7 @@
     type ResolvedPart,
   } from '$core/index';
   import CropTicks from './CropTicks.svelte';
+  import CurveHandles from './CurveHandles.svelte';
   import Guides from './Guides.svelte';
   import { hold } from './hold';
   import CutHandles from './lettering/CutHandles.svelte';
@@ -27,8 +28,10 @@
   interface Props {
     view: StageView;
     ground: Ground;
+    /** Whether every part is shown in a color of its own, to tell them apart. */
+    apart: boolean;
   }
-  const { view, ground }: Props = $props();
+  const { view, ground, apart }: Props = $props();
   const table = useTable();
 
   // The whole mark stays in view until somebody looks closer: a longer name or a new part never runs off the stage.
@@ -53,6 +56,9 @@
   const inLetters = $derived(lettering !== undefined && (table.letter !== undefined || table.gap !== undefined));
 
   const ghosts = $derived(new Set(table.parts.flatMap((part) => (part.kind !== 'unknown' && part.ghost ? [part.id] : []))));
+
+  /** Colors far from their neighbors in the stack: a golden turn of hue from one to the next. */
+  const ownColor = (index: number) => `oklch(0.62 0.15 ${(index * 137.508) % 360})`;
 
   /** How far the ink's balance stands from the middle of its box. */
   const balance = $derived.by(() => {
@@ -236,8 +242,13 @@
     onwheel={wheel}
   >
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
-      {#each table.desk.stage?.groups ?? [] as group (group.id)}
-        <g data-part={group.id} class:ghost={ghosts.has(group.id)}><SvgGroup {group} /></g>
+      {#each table.desk.stage?.groups ?? [] as group, index (group.id)}
+        <g
+          data-part={group.id}
+          class:ghost={ghosts.has(group.id)}
+          class:told-apart={apart}
+          style:--own={apart ? ownColor(index) : undefined}><SvgGroup {group} /></g
+        >
       {/each}
     </g>
     {#each chosenInks as { id, ink } (id)}<CropTicks
@@ -250,6 +261,9 @@
         <text x={balance.x + 6} y={balance.top - 22}>optical center {balance.off > 0 ? '+' : '−'}{Math.abs(balance.off).toFixed(1)} px</text
         >
       </g>
+    {/if}
+    {#if table.selected?.kind === 'curve' && !table.selected.locked && ticks}
+      <CurveHandles part={table.selected} resolved={ticks} {view} {surface} />
     {/if}
     {#if lettering && ticks}
       {#if inLetters}<LetterHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
@@ -294,6 +308,9 @@
   }
   g[data-part] {
     cursor: move;
+  }
+  .told-apart :global(path) {
+    fill: var(--own);
   }
   /* A ghost is an outline only; its white line under the dark one shows on every ground. */
   .ghost :global(path) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Layers from '@lucide/svelte/icons/layers';
   import Copy from '@lucide/svelte/icons/copy';
   import Trash from '@lucide/svelte/icons/trash';
   import { isKnown, ROLES } from '$core/index';
@@ -12,10 +13,12 @@
     view: StageView;
     ground: Ground;
     changeGround: (ground: Ground) => void;
+    apart: boolean;
+    tellApart: () => void;
     showFiles: () => void;
     showColors: () => void;
   }
-  const { view, ground, changeGround, showFiles, showColors }: Props = $props();
+  const { view, ground, changeGround, apart, tellApart, showFiles, showColors }: Props = $props();
   const table = useTable();
 
   const grounds = $derived<readonly { readonly label: string; readonly ground: Ground }[]>([
@@ -47,6 +50,13 @@
     </nav>
   {/if}
   <div class="right">
+    <button
+      aria-pressed={apart}
+      class:on={apart}
+      title="Every part in a color of its own, on the table only"
+      aria-label="Tell parts apart"
+      onclick={tellApart}><Layers size={15} /></button
+    >
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>
@@ -120,6 +130,9 @@
     font-size: 10px;
   }
   [role='toolbar'] button:hover {
+    color: var(--color-plum);
+  }
+  .on {
     color: var(--color-plum);
   }
   fieldset {

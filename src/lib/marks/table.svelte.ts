@@ -93,6 +93,8 @@ export class Table {
   letter: number | undefined = $state();
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
+  /** The point in hand of a free curve. */
+  point: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
   readonly art = new ArtShelf(this);
 
@@ -117,7 +119,7 @@ export class Table {
     return this.#chosen.at(-1);
   }
   set selectedId(id: string | undefined) {
-    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = undefined;
+    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = undefined;
     this.#chosen = id === undefined ? [] : [id];
   }
   /** Every part that is chosen, in the order of choosing. */
@@ -471,6 +473,24 @@ export class Table {
         },
       };
     });
+    const curve: Addable = {
+      id: 'curve',
+      label: 'Free curve',
+      hint: 'points and handles; a stroke, an area, a cut',
+      words: ['draw', 'pen', 'path', 'line', 'swoosh', 'blob', 'bezier', 'shape'],
+      add: () => {
+        const middle = ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + 40) } : { x: 0, y: 0 };
+        const points = [
+          { x: -150, y: 0, inX: 0, inY: 0, outX: 50, outY: -50 },
+          { x: 0, y: 0, inX: -50, inY: -50, outX: 50, outY: 50 },
+          { x: 150, y: 0, inX: -50, inY: 50, outX: 0, outY: 0 },
+        ];
+        this.add(
+          expect(createPart({ kind: 'curve', id: freePartId(recipe, 'curve'), points, place: { ...middle, turnDeg: 0 } })),
+          'Add free curve',
+        );
+      },
+    };
     const art: Addable = {
       id: 'art',
       label: 'Art from the library',
@@ -503,7 +523,7 @@ export class Table {
           },
         ];
       });
-    return [...letterings, art, ...shapes, ...links];
+    return [...letterings, art, curve, ...shapes, ...links];
   }
 }
 

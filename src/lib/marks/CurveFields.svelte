@@ -1,0 +1,133 @@
+<script lang="ts">
+  import {
+    CAPS,
+    JOINS,
+    kindOfPoint,
+    labelOf,
+    POINT_KINDS,
+    simplifyCurve,
+    withPointAfter,
+    withPointKind,
+    type FreeCurve,
+  } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Choice from '$lib/ui/Choice.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from './table.svelte';
+
+  const { part }: { part: FreeCurve } = $props();
+  const table = useTable();
+  const FAR = 100_000;
+  const at = $derived(Math.min(table.point ?? 0, part.points.length - 1));
+  const point = $derived(part.points[at]);
+  const letterings = $derived(table.parts.filter(({ kind }) => kind === 'lettering'));
+  const setPoint = (change: Partial<FreeCurve['points'][number]>) =>
+    table.preview(part.id, { points: part.points.map((each, index) => (index === at ? { ...each, ...change } : each)) });
+  /** What may go unseen, as a share of the stroke or of a pixel. */
+  const tolerance = $derived(Math.max(0.5, part.weightPx / 8));
+</script>
+
+<AmountField
+  label="Weight"
+  unit="px"
+  lengths
+  min={0}
+  max={2000}
+  value={part.weightPx}
+  preview={(weightPx) => table.preview(part.id, { weightPx })}
+  commit={() => table.commit('Weight')}
+/>
+{#if letterings.length > 0}
+  <Pick
+    label="As heavy as"
+    value={part.weightFrom ?? ''}
+    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id })}
+  />
+{/if}
+<RolePicker
+  label="Color"
+  palette={table.palette}
+  value={'role' in part.paint ? part.paint.role : undefined}
+  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+/>
+<Choice
+  label="Ends"
+  value={part.cap}
+  options={CAPS.map((cap) => ({ value: cap, label: cap }))}
+  choose={(cap) => table.change(part.id, 'Ends', { cap })}
+/>
+<Choice
+  label="Corners"
+  value={part.join}
+  options={JOINS.map((join) => ({ value: join, label: join }))}
+  choose={(join) => table.change(part.id, 'Corners', { join })}
+/>
+<div class="two">
+  <Tick label="Closed" checked={part.closed} change={(closed) => table.change(part.id, closed ? 'Close' : 'Open', { closed })} />
+  {#if part.closed}<Tick label="Filled" checked={part.filled} change={(filled) => table.change(part.id, 'Fill', { filled })} />{/if}
+</div>
+{#if point}
+  <div class="two">
+    <AmountField
+      label="Point"
+      min={1}
+      max={part.points.length}
+      value={at + 1}
+      preview={(number) => (table.point = Math.round(number) - 1)}
+      commit={() => undefined}
+    />
+    <button class="link" onclick={() => table.change(part.id, 'Add point', { points: [...withPointAfter(part.points, at)] })}
+      >Add one after</button
+    >
+    <AmountField
+      label="Across"
+      unit="px"
+      min={-FAR}
+      max={FAR}
+      value={point.x}
+      preview={(x) => setPoint({ x })}
+      commit={() => table.commit('Move point')}
+    />
+    <AmountField
+      label="Down"
+      unit="px"
+      min={-FAR}
+      max={FAR}
+      value={point.y}
+      preview={(y) => setPoint({ y })}
+      commit={() => table.commit('Move point')}
+    />
+  </div>
+  <Choice
+    label="It is"
+    value={kindOfPoint(point)}
+    options={POINT_KINDS.map((kind) => ({ value: kind, label: kind }))}
+    choose={(kind) => table.change(part.id, 'Point', { points: [...withPointKind(part.points, at, kind, part.closed)] })}
+  />
+  <p>
+    {#if part.points.length > 2}
+      <button class="link" onclick={() => table.change(part.id, 'Remove point', { points: part.points.filter((_, index) => index !== at) })}
+        >Remove point</button
+      >
+      <button class="link" onclick={() => table.change(part.id, 'Simplify', { points: [...simplifyCurve(part.points, tolerance)] })}
+        >Simplify</button
+      >
+    {/if}
+  </p>
+{/if}
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  p {
+    display: flex;
+    gap: 16px;
+    padding: 4px 0;
+  }
+</style>
