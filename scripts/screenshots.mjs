@@ -69,6 +69,32 @@ const VIEWS = [
     },
   },
   {
+    file: 'marks-crest',
+    path: '/brands/gorsebank-rowing-club/marks/crest',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Supporters)').click();
+      await page.waitForFunction(() => document.querySelectorAll('aside [data-verdict]').length > 5);
+    },
+  },
+  {
+    file: 'marks-art',
+    path: '/brands/gorsebank-rowing-club/marks/crest',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Crown)').click();
+      await page.locator('::-p-aria([name="Swap for another piece"][role="button"])').click();
+      const field = await page.waitForSelector('input[aria-label="Search art"]');
+      await field?.click({ count: 3 });
+      await field?.type('courage');
+      await page.waitForFunction(() => document.querySelectorAll('section[aria-label="Art library"] li img').length > 30);
+      for (const n of [1, 2]) {
+        await page.locator(`section[aria-label="Art library"] li:nth-child(${n}) button`).click();
+        await page.waitForFunction((count) => document.querySelectorAll('.compare button[aria-pressed]').length === count, {}, n);
+      }
+    },
+  },
+  {
     file: 'marks-fonts',
     path: '/brands/tidewrack-aerial/marks/primary',
     ready: 'aside svg[aria-label="reversed"] path',

@@ -60,9 +60,9 @@ describe('the demo world', () => {
     const shelf = await shelfOf('josefin-sans', 'cinzel', 'italiana');
     expect(demoBrands.map(({ name }) => name)).toEqual(['Windrow Kites', 'Gorsebank Rowing Club', 'Tidewrack Aerial']);
     for (const { marks, palette, name } of demoBrands) {
-      const sources = new Map([[PRIMARY, marks[0]?.recipe(PRIMARY) ?? valueOf(parseRecipe({ version: 1, parts: [] }))]]);
+      const sources = new Map([[PRIMARY, marks[0]?.recipe(PRIMARY, new Map()) ?? valueOf(parseRecipe({ version: 1, parts: [] }))]]);
       for (const mark of marks) {
-        const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(mark.recipe(PRIMARY))))));
+        const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(mark.recipe(PRIMARY, new Map()))))));
         const resolved = resolverOf(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
         expect(resolved.ink, `${name} ${mark.name}`).toBeDefined();
         expect(

@@ -65,13 +65,15 @@
   <div class="head">
     {#if !nested}<button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>{/if}
     <button class="title" aria-expanded={open} onclick={choose}>
-      <span class="tiny" aria-hidden="true"
+      <span class="tiny" class:silhouette={part.kind !== 'art' || part.slots.length === 1} aria-hidden="true"
         >{#if tiny}<MarkPicture
             picture={tiny}
             label=""
             air={part.kind === 'lettering' ? 0.02 : 0.08}
             beginning={part.kind === 'lettering'}
-          />{:else if part.kind === 'shape'}<FormPicture form={part.form} color="var(--color-ink)" />{/if}</span
+          />{:else if part.kind === 'art'}<svg viewBox="-500 -500 1000 1000"
+            >{#each part.pieces as { data, rule }, index (index)}<path d={data} fill-rule={rule} />{/each}</svg
+          >{:else if part.kind === 'shape'}<FormPicture form={part.form} color="var(--color-ink)" />{/if}</span
       >
       <span class="words">
         <strong dir="auto">{labelOf(part)}</strong>
@@ -178,6 +180,10 @@
     padding: 3px;
     border: 1px solid var(--color-rule);
     background: var(--color-paper);
+  }
+  /* What is painted as light as paper is still seen here. */
+  .silhouette :global(path) {
+    fill: var(--color-ink);
   }
   .words {
     display: grid;

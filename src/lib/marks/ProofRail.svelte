@@ -1,5 +1,15 @@
 <script lang="ts">
-  import { contrastOnGround, dress, grow, legibleOn, proofsThatMatter, strokeAtSize, weightsAgree, type ScreenPicture } from '$core/index';
+  import {
+    contrastOnGround,
+    dress,
+    formKind,
+    grow,
+    legibleOn,
+    proofsThatMatter,
+    strokeAtSize,
+    weightsAgree,
+    type ScreenPicture,
+  } from '$core/index';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import PhotoProof from './PhotoProof.svelte';
@@ -30,7 +40,13 @@
   const matter = $derived(proofsThatMatter(table.brief));
   const shows = (proof: string) => showAll || matter.has(proof);
   const ALL = ['small', 'round', 'one-color', 'reversed', 'on-lead', 'photo'];
-  const agreement = $derived(weightsAgree(table.desk.weights.map(({ medianPx }) => medianPx)));
+  /** Grounds are masses, not strokes: a shield is not too heavy for its letters. */
+  function hasStrokes(id: string): boolean {
+    const part = table.parts.find((each) => each.id === id);
+    if (part?.kind === 'shape') return /^(line|ornament)$/.test(formKind(part.form.form).group);
+    return part?.kind === 'lettering' || part?.kind === 'art' || part?.kind === 'curve';
+  }
+  const agreement = $derived(weightsAgree(table.desk.weights.filter(({ id }) => hasStrokes(id)).map(({ medianPx }) => medianPx)));
   const thinnest = $derived(table.desk.weights[0]);
   const round = $derived(roundBox(proofs.full));
   const dressed = $derived([

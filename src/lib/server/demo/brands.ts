@@ -1,5 +1,7 @@
 import { createPart, EMPTY_RECIPE, expect, type Brief, type Lettering, type Palette, type Recipe } from '$core/index';
 import type { MarkRole } from '../stores/marks';
+import type { ArtInput } from '../art';
+import { CREST_ART, crestRecipe } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 
 type PartInput = Parameters<typeof createPart>[0];
@@ -8,7 +10,9 @@ type PartInput = Parameters<typeof createPart>[0];
 export interface DemoMark {
   readonly name: string;
   readonly role: MarkRole;
-  readonly recipe: (primaryId: string) => Recipe;
+  readonly recipe: (primaryId: string, art: ReadonlyMap<string, ArtInput>) => Recipe;
+  /** Pieces of the art library that it is made of. */
+  readonly art?: readonly string[];
 }
 
 /** Another version of a brand's first mark: its name in another face. */
@@ -220,6 +224,7 @@ export const demoBrands: readonly DemoBrand[] = [
             },
           ),
       },
+      { name: 'Crest', role: 'secondary', art: CREST_ART, recipe: (_, art) => crestRecipe(art) },
       {
         name: 'Ring',
         role: 'secondary',

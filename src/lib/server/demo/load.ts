@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { changePart, freePlace, type Board } from '$core/index';
+import { artPiece, type ArtInput } from '../art';
 import { Brand } from '../database/entities';
 import { addPicture } from '../stores/board-pictures';
 import { createBrand } from '../stores/brands';
@@ -19,10 +20,15 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
     const brand = await createBrand(em, demo);
     let primaryId = '';
     for (const mark of demo.marks) {
+      const pieces = new Map<string, ArtInput>();
+      for (const id of mark.art ?? []) {
+        const piece = await artPiece(id, demo.palette);
+        if (piece) pieces.set(id, piece);
+      }
       const created = await createMark(em, brand.id, {
         name: mark.name,
         role: mark.role,
-        recipe: mark.recipe(primaryId),
+        recipe: mark.recipe(primaryId, pieces),
         gesture: 'Made for the demo',
       });
       if (primaryId === '')
