@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { IDENTITY } from '$core/index';
 import type { ResolvedPart } from '$core/index';
 import { copied, pasted } from '../../src/lib/marks/clipboard';
-import { snap, snapLines } from '../../src/lib/marks/snap';
+import { snap, snapLines } from '../../src/lib/marks/stage/snap';
 import { letteringInput, partOf } from '../support/drawn-mark';
 
 const part = (left: number, top: number, right: number, bottom: number): ResolvedPart => ({

@@ -5,7 +5,7 @@
   import { OpenMark, type Step } from '$lib/client/open-mark.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
-  import ArtShelfPanel from './ArtShelfPanel.svelte';
+  import ArtShelfPanel from './art/ArtShelfPanel.svelte';
   import ColorsDialog from './ColorsDialog.svelte';
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
@@ -14,12 +14,12 @@
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, turnLetter } from './lettering/letter-keys';
-  import { CLEAR, type Ground } from './photos';
-  import ProofRail from './ProofRail.svelte';
+  import { CLEAR, type Ground } from './stage/photos';
+  import ProofRail from './proofs/ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
-  import Stage from './Stage.svelte';
-  import { StageView } from './stage-view.svelte';
-  import StageLine from './StageLine.svelte';
+  import Stage from './stage/Stage.svelte';
+  import { StageView } from './stage/stage-view.svelte';
+  import StageLine from './stage/StageLine.svelte';
   import { Tries, type Kept } from './tries.svelte';
   import { provideTable, Table, type BrandInfo, type MarkInfo } from './table.svelte';
 

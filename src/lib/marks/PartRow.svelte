@@ -9,17 +9,17 @@
   import { describePart, labelOf, membersDeep, type Part } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import LetteringFields from './lettering/LetteringFields.svelte';
-  import LinkedFields from './LinkedFields.svelte';
-  import ArtFields from './ArtFields.svelte';
-  import BandFields from './BandFields.svelte';
-  import CombinationFields from './CombinationFields.svelte';
+  import LinkedFields from './fields/LinkedFields.svelte';
+  import ArtFields from './fields/ArtFields.svelte';
+  import BandFields from './fields/BandFields.svelte';
+  import CombinationFields from './fields/CombinationFields.svelte';
   import FormPicture from './FormPicture.svelte';
-  import CurveFields from './CurveFields.svelte';
-  import InlayFields from './InlayFields.svelte';
-  import LockupFields from './LockupFields.svelte';
-  import PlaceFields from './PlaceFields.svelte';
-  import ShapeFields from './ShapeFields.svelte';
-  import SymmetryFields from './SymmetryFields.svelte';
+  import CurveFields from './fields/CurveFields.svelte';
+  import InlayFields from './fields/InlayFields.svelte';
+  import LockupFields from './fields/LockupFields.svelte';
+  import PlaceFields from './fields/PlaceFields.svelte';
+  import ShapeFields from './fields/ShapeFields.svelte';
+  import SymmetryFields from './fields/SymmetryFields.svelte';
   import { useTable } from './table.svelte';
 
   interface Props {

@@ -57,7 +57,7 @@ import {
 } from '$core/index';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
-import { ArtShelf } from './art-shelf.svelte';
+import { ArtShelf } from './art/art-shelf.svelte';
 import { pasted } from './clipboard';
 import type { Tries } from './tries.svelte';
 

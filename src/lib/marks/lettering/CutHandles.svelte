@@ -11,8 +11,8 @@
     type Point,
     type ResolvedPart,
   } from '$core/index';
-  import { hold } from '../hold';
-  import type { StageView } from '../stage-view.svelte';
+  import { hold } from '../stage/hold';
+  import type { StageView } from '../stage/stage-view.svelte';
   import { useTable } from '../table.svelte';
 
   interface Props {

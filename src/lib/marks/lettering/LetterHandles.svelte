@@ -1,7 +1,7 @@
 <script lang="ts">
   import { apply, invert, withGap, withLook, type Lettering, type LetterPlace, type Point, type ResolvedPart } from '$core/index';
-  import { hold } from '../hold';
-  import type { StageView } from '../stage-view.svelte';
+  import { hold } from '../stage/hold';
+  import type { StageView } from '../stage/stage-view.svelte';
   import { useTable } from '../table.svelte';
   import { signed } from './names';
 

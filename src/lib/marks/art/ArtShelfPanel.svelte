@@ -1,7 +1,7 @@
 <script lang="ts">
   import { LICENSES, LICENSE_NAMES } from '$core/index';
   import { WEIGHTS, type ArtShelf, type Weight } from './art-shelf.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from '../table.svelte';
 
   const { shelf }: { shelf: ArtShelf } = $props();
   const table = useTable();

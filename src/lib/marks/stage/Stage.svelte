@@ -15,14 +15,14 @@
   import CurveHandles from './CurveHandles.svelte';
   import Guides from './Guides.svelte';
   import { hold } from './hold';
-  import CutHandles from './lettering/CutHandles.svelte';
-  import LetterHandles from './lettering/LetterHandles.svelte';
-  import LineHandles from './lettering/LineHandles.svelte';
+  import CutHandles from '../lettering/CutHandles.svelte';
+  import LetterHandles from '../lettering/LetterHandles.svelte';
+  import LineHandles from '../lettering/LineHandles.svelte';
   import type { Ground } from './photos';
   import Rulers from './Rulers.svelte';
   import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from '../table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
   interface Props {
