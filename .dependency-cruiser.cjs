@@ -7,7 +7,10 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/core/' },
       to: {
-        pathNot: ['^src/core/', '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|woff2-encoder|pathkit-wasm|clipper2-ts|saxes|svgpath|@types)/'],
+        pathNot: [
+          '^src/core/',
+          '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|woff2-encoder|pathkit-wasm|clipper2-ts|saxes|svgpath|@types)/',
+        ],
       },
     },
     { name: 'core-knows-no-node', severity: 'error', from: { path: '^src/core/' }, to: { dependencyTypes: ['core'] } },

@@ -1,7 +1,8 @@
 <script lang="ts">
   import FormPicture from './FormPicture.svelte';
   import { startOf } from '$core/index';
-  import { useTable, type Addable } from './table.svelte';
+  import { addables, type Addable } from './addables';
+  import { useTable } from './table.svelte';
 
   const table = useTable();
   const id = $props.id();
@@ -20,8 +21,7 @@
       if (name.startsWith(asked)) return 1;
       return words.includes(asked) ? 2 : [name, ...words].some((word) => word.includes(asked)) ? 3 : Infinity;
     };
-    return table
-      .addables()
+    return addables(table)
       .filter((each) => rank(each) < Infinity)
       .sort((one, other) => rank(one) - rank(other));
   });
