@@ -80,7 +80,9 @@ export class Draughtsman {
   /** @param pathLibrary where the bytes of the path library are fetched from */
   constructor(private readonly pathLibrary: string) {}
 
-  async open(families: readonly ShippedFamily[], fontAddress: string): Promise<void> {
+  /** @param pictureBase stands before the digest in the addresses of the brand's pictures */
+  async open(families: readonly ShippedFamily[], fontAddress: string, pictureBase: string): Promise<void> {
+    this.#pictureBase = pictureBase;
     this.#loader = createFontLoader(families, async (face) => {
       const response = await fetch(`${fontAddress}${face.file}?v=${face.sha256.slice(0, 12)}`);
       if (!response.ok) throw new Error(`The font file ${face.file} could not be fetched (${response.status}).`);
@@ -103,15 +105,16 @@ export class Draughtsman {
     }
   }
 
-  /** One mark in one dressing, as what is new since the last picture with this prefix; with news, after taking them in. */
-  async picture(markId: string, dressing: Dressing, idPrefix: string, news?: BrandNews): Promise<PictureNews> {
-    if (news) this.tell(news);
+  /** One mark in one dressing, as what is new since the last picture with this prefix; for the stage with what is only to look at, and after taking in news. */
+  async picture(markId: string, dressing: Dressing, idPrefix: string, stage?: BrandNews): Promise<PictureNews> {
+    if (stage) this.tell(stage);
     const { loader, resolver } = this.#ready();
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;
     const palette = this.#palette;
     await loader.load(fontsNeeded(recipe, sources));
-    const picture = screenPicture(resolver.resolve({ recipe, sources, dress: dress(palette, dressing) }), idPrefix);
+    const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, dressing), references: stage !== undefined });
+    const picture = screenPicture(resolved, idPrefix, this.#pictureBase);
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
@@ -214,6 +217,7 @@ export class Draughtsman {
 
   /** What was told last under each prefix: the page keeps what has not changed. */
   readonly #shown = new Map<string, Map<string, GroupPieces>>();
+  #pictureBase = '';
   #palette: Palette = STARTING_PALETTE;
   /** The newest recipe of every mark, and of what is kept beside them. */
   readonly #recipes = new Map<string, Recipe>();

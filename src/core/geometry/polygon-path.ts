@@ -1,3 +1,4 @@
+import { apply, type Affine } from './affine';
 import { arcOn } from './arcs';
 import { boundsOf, centerOf, heightOf, widthOf } from './bounds';
 import { mapPath, PathPen, type Path } from './path';
@@ -55,3 +56,7 @@ export function toSize(path: Path, widthPx: number, heightPx: number): Path {
   const center = centerOf(box);
   return mapPath(path, { a, b: 0, c: 0, d, e: -center.x * a, f: -center.y * d });
 }
+
+/** The outline of the unit square under a map. */
+export const framePath = (map: Affine): Path =>
+  polygonPath([apply(map, { x: 0, y: 0 }), apply(map, { x: 1, y: 0 }), apply(map, { x: 1, y: 1 }), apply(map, { x: 0, y: 1 })]);

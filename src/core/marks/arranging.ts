@@ -24,11 +24,11 @@ const FINE_PX = 0.02;
 export function regionsOfPart(mark: ResolvedMark, id: string): readonly Region[] {
   const inside = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Region[] =>
     nodes.flatMap((node) =>
-      node.kind === 'fill' ? [{ path: mapPath(node.path, map), rule: node.rule }] : inside(node.children, compose(map, node.transform)),
+      node.kind === 'group' ? inside(node.children, compose(map, node.transform)) : [{ path: mapPath(node.path, map), rule: node.rule }],
     );
   const find = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Region[] | undefined => {
     for (const node of nodes) {
-      if (node.kind === 'fill') continue;
+      if (node.kind !== 'group') continue;
       const own = compose(map, node.transform);
       if (node.id === id) return inside(node.children, own);
       const deeper = find(node.children, own);

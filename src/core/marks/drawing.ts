@@ -32,6 +32,20 @@ export interface Fill {
   readonly opacity: number;
 }
 
+/** A picture seen through an outline, in its group's coordinates. */
+export interface PictureFill {
+  readonly kind: 'picture';
+  /** The digest of its file; each writer knows where the pixels are. */
+  readonly sha256: string;
+  /** From the unit square that the picture fills, 0 0 its upper left, to the group's coordinates. */
+  readonly map: Affine;
+  /** What is seen of it: all of its frame, or what was left when it was cut. */
+  readonly path: Path;
+  readonly rule: FillRule;
+  /** In [0, 1]. */
+  readonly opacity: number;
+}
+
 /** Nodes that are painted together, back to front, then placed, made translucent and blended as one. */
 export interface Group {
   readonly kind: 'group';
@@ -45,7 +59,19 @@ export interface Group {
   readonly children: readonly DrawingNode[];
 }
 
-export type DrawingNode = Fill | Group;
+export type DrawingNode = Fill | PictureFill | Group;
+
+/** The digests of all pictures in a drawing, each once. */
+export function picturesIn(drawing: Drawing): readonly string[] {
+  const found = new Set<string>();
+  const look = (nodes: readonly DrawingNode[]): void => {
+    for (const node of nodes)
+      if (node.kind === 'picture') found.add(node.sha256);
+      else if (node.kind === 'group') look(node.children);
+  };
+  look(drawing.groups);
+  return [...found];
+}
 
 /** What anybody sees of a mark: renderer-free, back to front, in mark pixels. */
 export interface Drawing {

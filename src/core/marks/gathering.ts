@@ -22,7 +22,7 @@ export const memberGroup = ({ id, nodes, transform, opacity, blend }: Member, su
 
 function collect(nodes: readonly PaintedNode[], map: Affine, paths: PathAlgebra): readonly Region[] {
   return nodes.flatMap((node): readonly Region[] => {
-    if (node.kind === 'fill') return [{ path: mapPath(node.path, map), rule: node.rule }];
+    if (node.kind !== 'group') return [{ path: mapPath(node.path, map), rule: node.rule }];
     const inner = compose(map, node.transform);
     const found = collect(node.children, inner, paths);
     if (!node.clip || found.length === 0) return found;
@@ -44,10 +44,20 @@ export function areaOfMember({ nodes, transform }: Pick<Member, 'nodes' | 'trans
   return { path: mapPath(kept.path, transform), rule: kept.rule };
 }
 
+/** Nodes with everything outside of an area cut off, as plain outlines in the area's plane rather than as masks. @param map from the nodes' plane to the area's */
+export function cutTo(nodes: readonly PaintedNode[], map: Affine, area: Region, paths: PathAlgebra): readonly PaintedNode[] {
+  return nodes.flatMap((node): readonly PaintedNode[] => {
+    if (node.kind === 'group') return cutTo(node.children, compose(map, node.transform), area, paths);
+    const { path, rule } = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), area);
+    if (path.verbs === '') return [];
+    return [node.kind === 'picture' ? { ...node, map: compose(map, node.map), path, rule } : { ...node, path, rule }];
+  });
+}
+
 /** What a member is painted with: the paint of its backmost fill. */
 export function paintOfMember({ nodes }: Pick<Member, 'nodes'>): Paint | undefined {
   for (const node of nodes) {
-    const paint = node.kind === 'fill' ? node.paint : paintOfMember({ nodes: node.children });
+    const paint = node.kind === 'fill' ? node.paint : node.kind === 'group' ? paintOfMember({ nodes: node.children }) : undefined;
     if (paint) return paint;
   }
   return undefined;

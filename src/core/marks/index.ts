@@ -1,6 +1,6 @@
 export { inkGapShifts, inOwnPlane, regionsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
-export { BLENDS, type Blend, type Drawing, type DrawingNode, type Fill, type Group } from './drawing';
+export { BLENDS, picturesIn, type Blend, type Drawing, type DrawingNode, type Fill, type Group, type PictureFill } from './drawing';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
 export { addPart, changePart, freePartId, type PartChange } from './edit';
 export {
@@ -29,6 +29,7 @@ export { type GroupPart } from './parts/group';
 export { type Inlay } from './parts/inlay';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
 export { type Linked } from './parts/linked';
+export { pictureDensity, type Picture } from './parts/picture';
 export { type Shape } from './parts/shape';
 export { copiesOf, SYMMETRIES, symmetryLabel, type Symmetry, type SymmetryRule } from './parts/symmetry';
 export { type UnknownPart } from './parts/unknown';

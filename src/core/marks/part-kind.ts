@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Affine, Bounds, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
 import type { EnvelopeFrame, FontShelf } from '../type';
-import type { Fill, Group } from './drawing';
+import type { Fill, Group, PictureFill } from './drawing';
 import type { Paint } from './paint';
 
 /** Another part of the same mark, as a part that follows it sees it. */
@@ -84,7 +84,7 @@ export interface LetteringFacts {
 /** A filled outline before it is dressed: it knows what it is painted with, not which color that is. */
 export type PaintedFill = Omit<Fill, 'color'> & { readonly paint: Paint };
 export type PaintedGroup = Omit<Group, 'children'> & { readonly children: readonly PaintedNode[] };
-export type PaintedNode = PaintedFill | PaintedGroup;
+export type PaintedNode = PaintedFill | PictureFill | PaintedGroup;
 
 /** A part drawn on its own origin, before it is dressed and placed. */
 export interface PartPicture {

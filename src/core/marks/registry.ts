@@ -11,12 +11,13 @@ import { inlay } from './parts/inlay';
 import { lettering } from './parts/lettering';
 import { linked } from './parts/linked';
 import { lockup } from './parts/lockup';
+import { picture } from './parts/picture';
 import { shape } from './parts/shape';
 import { symmetry, symmetryLabel } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup, curve } as const;
+export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup, curve, picture } as const;
 
 type Kinds = typeof partKinds;
 export type PartKindName = keyof Kinds;
@@ -58,7 +59,7 @@ export const labelOf = (part: Part): string => {
   if (part.name) return part.name;
   if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
   if (part.kind === 'shape') return formKind(part.form.form).label;
-  if (part.kind === 'art') return part.source.title;
+  if (part.kind === 'art' || part.kind === 'picture') return part.source.title;
   if (part.kind === 'combination') return combinationLabel(part.how);
   if (part.kind === 'symmetry') return capitalized(symmetryLabel(part.rule));
   return rowOf(part).label;

@@ -55,6 +55,8 @@ export interface MarkView {
   readonly recipe: Recipe;
   readonly sources: Sources;
   readonly dress: Dress;
+  /** Whether pictures that are only to look at are drawn too: on the table, nowhere else. */
+  readonly references?: boolean;
 }
 
 /** Turns recipes into drawings and remembers every part's picture by content, so that one edit recomputes one branch: the part, and what follows it. */
@@ -114,6 +116,7 @@ interface Drawn {
 const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly DrawingNode[] =>
   nodes.map((node) => {
     if (node.kind === 'group') return { ...node, children: inColors(node.children, dress) };
+    if (node.kind === 'picture') return node;
     const { paint, ...fill } = node;
     return { ...fill, color: colorOf(paint, dress) };
   });
@@ -139,11 +142,14 @@ const BALANCE_PX = 0.5;
 
 const areasOf = (nodes: readonly PaintedNode[]): readonly Region[] =>
   nodes.flatMap((node) =>
-    node.kind === 'fill'
-      ? [{ path: node.path, rule: node.rule }]
-      : areasOf(node.children).map(({ path, rule }) => ({ path: mapPath(path, node.transform), rule })),
+    node.kind === 'group'
+      ? areasOf(node.children).map(({ path, rule }) => ({ path: mapPath(path, node.transform), rule }))
+      : [{ path: node.path, rule: node.rule }],
   );
 const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => weightOf(areasOf(nodes), BALANCE_PX);
+
+/** Something to look at, which is not part of the mark. */
+const isReference = (part: KnownPart): boolean => part.kind === 'picture' && part.reference;
 
 const CIRCLE: Problem = {
   code: 'follow-circle',
@@ -196,7 +202,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     return drawn;
   };
 
-  const resolve = ({ recipe, sources, dress }: MarkView): ResolvedMark => {
+  const resolve = ({ recipe, sources, dress, references = false }: MarkView): ResolvedMark => {
     const derived = derive(recipe, sources);
     const dressKey = JSON.stringify([dress.colors, dress.loose]);
     const byId = new Map<string, Part>(derived.recipe.parts.map((part) => [part.id, part]));
@@ -260,7 +266,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         const { serial, picture, transform, ink } = found.drawn;
         const member = { id, nodes: picture.nodes, transform, ink, opacity, blend, lettering: picture.lettering };
         looked.set(id, member);
-        if (takers.get(id) === part.id && !hidden) members.push(member);
+        if (takers.get(id) === part.id && !hidden && !isReference(found.part)) members.push(member);
         key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
       }
       const context: DrawContext = { fonts, paths, remember, members, sibling: (id) => siblings.get(id), traced: (id) => looked.get(id) };
@@ -302,7 +308,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const within = takers.get(part.id);
       const outer = within === undefined ? IDENTITY : outerOf(part.id);
       const transform = within === undefined ? own.transform : compose(outer, own.transform);
-      if (within === undefined && !part.hidden && own.picture.nodes.length > 0) {
+      if (within === undefined && !part.hidden && (references || !isReference(part)) && own.picture.nodes.length > 0) {
         groups.push({
           kind: 'group',
           id: part.id,
@@ -311,7 +317,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
           blend: part.blend,
           children: dressed(own, dress, dressKey),
         });
-        ink = unite(ink, own.ink);
+        if (!isReference(part)) ink = unite(ink, own.ink);
       }
       const notices = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
       return {

@@ -6,7 +6,7 @@ import type { Recipe } from './recipe';
 /** One thing a mark is made of that belongs to somebody, and what may be done with it. */
 export interface PartRights {
   readonly what: string;
-  readonly kind: 'font' | 'art' | 'drawn';
+  readonly kind: 'font' | 'art' | 'picture' | 'drawn';
   readonly source: string;
   readonly author: string;
   readonly license: string;
@@ -53,10 +53,10 @@ export function rightsOf(recipe: Recipe, sources: Sources, fonts: Pick<FontShelf
           terms: termsOf(license),
         });
       }
-    else if (part.kind === 'art')
+    else if (part.kind === 'art' || (part.kind === 'picture' && !part.reference))
       add({
         what: part.source.title,
-        kind: 'art',
+        kind: part.kind,
         source: part.source.set ?? 'brought in',
         author: part.source.author,
         license: termsOf(part.source.license).label,

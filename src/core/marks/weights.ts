@@ -23,7 +23,7 @@ export function weightsOf(mark: ResolvedMark, paths: PathAlgebra): readonly Part
       const collect = (nodes: readonly DrawingNode[], map: Affine): void => {
         for (const node of nodes) {
           if (node.kind === 'group') collect(node.children, compose(map, node.transform));
-          else {
+          else if (node.kind === 'fill') {
             const thickness = outlineThickness(node.path, node.rule, paths);
             if (thickness) found.push({ thickness, map });
           }

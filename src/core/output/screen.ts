@@ -19,18 +19,20 @@ const sameGroup = (one: Group, other: Group): boolean =>
   (['a', 'b', 'c', 'd', 'e', 'f'] as const).every((key) => one.transform[key] === other.transform[key]);
 
 /** A group written for a page; the same group is the same object again, so that it is known to be unchanged. */
-function writtenGroup(group: Group, prefix: string): GroupPieces {
+function writtenGroup(group: Group, prefix: string, pictureBase: string): GroupPieces {
   const byPrefix = written.get(group.children) ?? new Map<string, { readonly group: Group; readonly pieces: GroupPieces }>();
   written.set(group.children, byPrefix);
-  const kept = byPrefix.get(prefix + group.id);
+  const key = `${pictureBase} ${prefix}${group.id}`;
+  const kept = byPrefix.get(key);
   if (kept && sameGroup(kept.group, group)) return kept.pieces;
-  const pieces = groupPieces(group, prefix);
-  byPrefix.set(prefix + group.id, { group, pieces });
+  const pieces = groupPieces(group, prefix, (sha256) => `${pictureBase}${sha256}`);
+  byPrefix.set(key, { group, pieces });
   return pieces;
 }
 
-export const screenPicture = (mark: ResolvedMark, idPrefix: string): ScreenPicture => ({
-  groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix)),
+/** @param pictureBase stands before the digest in the addresses of its pictures */
+export const screenPicture = (mark: ResolvedMark, idPrefix: string, pictureBase = ''): ScreenPicture => ({
+  groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase)),
   ink: mark.ink,
   parts: mark.parts,
 });

@@ -1,5 +1,5 @@
-import { heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
-import type { Drawing, DrawingNode, Group } from '../marks';
+import { framePath, heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
+import type { Drawing, DrawingNode, Group, PictureFill } from '../marks';
 import { pathData, written } from './path-data';
 
 const escaped = (text: string): string =>
@@ -12,8 +12,40 @@ const matrix = ({ a, b, c, d, e, f }: Affine): string => {
   return `matrix(${factor(a)} ${factor(b)} ${factor(c)} ${factor(d)} ${written(e)} ${written(f)})`;
 };
 
-function node(item: DrawingNode, prefix: string): string {
-  if (item.kind === 'group') return groupMarkup(item, prefix);
+/** Where a picture's pixels are found: an address on a page, the pixels themselves in a file. */
+export type PictureAddress = (sha256: string) => string;
+
+/** Says of a text what it is in eight characters; for ids that must only tell a few apart. @source Fowler–Noll–Vo 1a, 32 bits */
+function shortDigest(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return (hash >>> 0).toString(16).padStart(8, '0');
+}
+
+function pictureMarkup({ map, path, rule, opacity, sha256 }: PictureFill, { prefix, pictureAddress }: Writing): string {
+  const shown = opacity < 1 ? ` opacity="${written(opacity)}"` : '';
+  // Upright pictures carry plain numbers, which more programs read well.
+  const upright = map.b === 0 && map.c === 0 && map.a > 0 && map.d > 0;
+  const frame = upright
+    ? `x="${written(map.e)}" y="${written(map.f)}" width="${written(map.a)}" height="${written(map.d)}"`
+    : `width="1" height="1" transform="${matrix(map)}"`;
+  const image = `<image${shown} preserveAspectRatio="none" ${frame} href="${escaped(pictureAddress(sha256))}"/>`;
+  const data = pathData(path);
+  if (data === pathData(framePath(map))) return image;
+  const id = `${prefix}cut-${shortDigest(data)}`;
+  return `<g clip-path="url(#${id})"><clipPath id="${id}"><path clip-rule="${rule}" d="${data}"/></clipPath>${image}</g>`;
+}
+
+/** How a drawing is written. */
+interface Writing {
+  /** Stands before every id. */
+  readonly prefix: string;
+  readonly pictureAddress: PictureAddress;
+}
+
+function node(item: DrawingNode, writing: Writing): string {
+  if (item.kind === 'group') return groupMarkup(item, writing.prefix, writing.pictureAddress);
+  if (item.kind === 'picture') return pictureMarkup(item, writing);
   const opacity = item.opacity < 1 ? ` fill-opacity="${written(item.opacity)}"` : '';
   const rule = item.rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
   return `<path fill="${item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
@@ -26,8 +58,14 @@ export interface GroupPieces {
   readonly pieces: readonly string[];
 }
 
-/** @param prefix stands before every id, so that one page can show a mark many times */
-export function groupPieces(group: Group, prefix = ''): GroupPieces {
+/** A drawing that holds no pictures needs no address. */
+const NOWHERE: PictureAddress = () => '';
+
+/**
+ * @param prefix stands before every id, so that one page can show a mark many times
+ * @param pictureAddress where the pixels of its pictures are found
+ */
+export function groupPieces(group: Group, prefix = '', pictureAddress: PictureAddress = NOWHERE): GroupPieces {
   const id = prefix + group.id;
   const clip = group.clip;
   return {
@@ -41,14 +79,14 @@ export function groupPieces(group: Group, prefix = ''): GroupPieces {
     },
     pieces: [
       ...(clip ? [`<clipPath id="${escaped(id)}-clip"><path clip-rule="${clip.rule}" d="${pathData(clip.path)}"/></clipPath>`] : []),
-      ...group.children.map((child) => node(child, prefix)),
+      ...group.children.map((child) => node(child, { prefix, pictureAddress })),
     ],
   };
 }
 
 /** One group as markup; the page shows the same markup that files carry. */
-export function groupMarkup(group: Group, prefix = ''): string {
-  const { attributes, pieces } = groupPieces(group, prefix);
+export function groupMarkup(group: Group, prefix = '', pictureAddress: PictureAddress = NOWHERE): string {
+  const { attributes, pieces } = groupPieces(group, prefix, pictureAddress);
   const listed = Object.entries(attributes).map(([name, value]) => ` ${name}="${escaped(value)}"`);
   return `<g${listed.join('')}>${pieces.join('')}</g>`;
 }
@@ -65,12 +103,14 @@ export interface SvgOptions {
   readonly unit?: 'px' | 'mm';
   /** Lines about where it comes from and what may be done with it. */
   readonly rights?: readonly string[];
+  /** The pixels of its pictures, as data addresses: a file stands by itself. */
+  readonly pictureAddress?: PictureAddress;
   /** Stands before every id, where several pictures share one page. */
   readonly idPrefix?: string;
 }
 
 /**
- * Writes a drawing as a self-contained SVG: outlines only, no scripts, no external references, colors as `#rrggbb`, transparent ground.
+ * Writes a drawing as a self-contained SVG: outlines and embedded pictures only, no scripts, no external references, colors as `#rrggbb`, transparent ground.
  * @source W3C SVG 2; W3C Compositing and Blending Level 1
  */
 export function toSvg(drawing: Drawing, options: SvgOptions): string {
@@ -81,6 +121,6 @@ export function toSvg(drawing: Drawing, options: SvgOptions): string {
   const blended = drawing.groups.some((group) => group.blend !== 'normal');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${written(box.left)} ${written(box.top)} ${written(widthOf(box))} ${written(heightOf(box))}" role="img"` +
-    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${options.rights?.length ? `<metadata>${escaped(options.rights.join('\n'))}</metadata>` : ''}${drawing.groups.map((group) => groupMarkup(group, options.idPrefix)).join('')}</svg>\n`
+    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${options.rights?.length ? `<metadata>${escaped(options.rights.join('\n'))}</metadata>` : ''}${drawing.groups.map((group) => groupMarkup(group, options.idPrefix, options.pictureAddress)).join('')}</svg>\n`
   );
 }

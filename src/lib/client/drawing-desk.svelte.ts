@@ -10,6 +10,7 @@ import {
   withNews,
 } from '$core/index';
 import type { Draughtsman } from '$workers/draw';
+import { picturesAddress } from './addresses';
 import { writtenParts } from './written-parts';
 
 /** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
@@ -52,11 +53,12 @@ export class DrawingDesk {
   #busy = false;
   #serial = 0;
 
-  constructor(families: readonly ShippedFamily[]) {
+  /** @param brandSlug whose pictures the marks show */
+  constructor(families: readonly ShippedFamily[], brandSlug: string) {
     this.#worker = new Worker(new URL('../../workers/draw.worker.ts', import.meta.url), { type: 'module' });
     this.draughtsman = wrap<Draughtsman>(this.#worker);
     const ready = new Promise<void>((resolve) => this.#worker.addEventListener('message', () => resolve(), { once: true }));
-    this.#opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`));
+    this.#opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`, picturesAddress(brandSlug)));
   }
 
   /** Asks for a drawing; the stage comes first, then, once the hand rests, proofs and the other marks one by one. */

@@ -44,7 +44,7 @@
       marks,
       families,
       new OpenMark({ ...mark, ...steps, address: `/api/brands/${brand.slug}/marks/${mark.slug}/revisions` }),
-      new DrawingDesk(families),
+      new DrawingDesk(families, brand.slug),
       brief,
       secondFamily,
       brand.palette,
@@ -105,7 +105,6 @@
   };
   const inLetter = (part: Part): part is Lettering => part.kind === 'lettering' && table.letter !== undefined;
 
-  let pasteFault = $state('');
   function copy(event: ClipboardEvent, cut: boolean): void {
     const part = table.selected;
     if (isTyping(event.target) || !part || part.kind === 'unknown' || !event.clipboardData || String(getSelection() ?? '') !== '') return;
@@ -121,7 +120,11 @@
   }
   function paste(event: ClipboardEvent): void {
     if (isTyping(event.target) || !event.clipboardData) return;
-    pasteFault = table.paste(event.clipboardData.getData('text/plain'));
+    const files = [...event.clipboardData.files];
+    if (files.length > 0) {
+      event.preventDefault();
+      void table.bringIn(files);
+    } else void table.paste(event.clipboardData.getData('text/plain'));
   }
 </script>
 
@@ -145,7 +148,9 @@
     <SaveNote save={table.open.save} />
     <button class="help" aria-label="Keys" onclick={actions.help}>?</button>
   </TopBar>
-  {#if pasteFault}<div class="conflict" role="alert">{pasteFault}</div>{/if}
+  {#if table.said}<div class="conflict" role="alert">
+      {table.said} <button class="link" onclick={() => (table.said = '')}>Close</button>
+    </div>{/if}
   {#if table.open.save.kind === 'conflict'}
     <div class="conflict" role="alert">
       This mark was changed elsewhere while you worked on it. Nothing was overwritten.

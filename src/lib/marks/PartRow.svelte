@@ -7,6 +7,7 @@
   import type { Snippet } from 'svelte';
   import { dragHandle } from 'svelte-dnd-action';
   import { describePart, labelOf, membersDeep, type Part } from '$core/index';
+  import { picturesAddress } from '$lib/client/addresses';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import LetteringFields from './lettering/LetteringFields.svelte';
   import LinkedFields from './fields/LinkedFields.svelte';
@@ -17,6 +18,7 @@
   import CurveFields from './fields/CurveFields.svelte';
   import InlayFields from './fields/InlayFields.svelte';
   import LockupFields from './fields/LockupFields.svelte';
+  import PictureFields from './fields/PictureFields.svelte';
   import PlaceFields from './fields/PlaceFields.svelte';
   import ShapeFields from './fields/ShapeFields.svelte';
   import SymmetryFields from './fields/SymmetryFields.svelte';
@@ -66,7 +68,7 @@
     {#if !nested}<button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>{/if}
     <button class="title" aria-expanded={open} onclick={choose}>
       <span class="tiny" class:silhouette={part.kind !== 'art' || part.slots.length === 1} aria-hidden="true"
-        >{#if tiny}<MarkPicture
+        >{#if part.kind === 'picture'}<img src="{picturesAddress(table.brand.slug)}{part.sha256}" alt="" />{:else if tiny}<MarkPicture
             picture={tiny}
             label=""
             air={part.kind === 'lettering' ? 0.02 : 0.08}
@@ -119,6 +121,7 @@
       {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
       {:else if part.kind === 'inlay'}<InlayFields {part} />
       {:else if part.kind === 'curve'}<CurveFields {part} />
+      {:else if part.kind === 'picture'}<PictureFields {part} />
       {:else if part.kind === 'lockup'}<LockupFields {part} />
       {:else if part.kind === 'band'}<BandFields {part} />
       {:else if part.kind === 'group'}<p class="quiet">Moved, made translucent and blended as one.</p>
@@ -180,6 +183,11 @@
     padding: 3px;
     border: 1px solid var(--color-rule);
     background: var(--color-paper);
+  }
+  .tiny img {
+    width: 100%;
+    height: 100%;
+    object-fit: contain;
   }
   /* What is painted as light as paper is still seen here. */
   .silhouette :global(path) {

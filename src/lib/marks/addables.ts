@@ -14,6 +14,7 @@ import {
   secondLine,
   type FormName,
 } from '$core/index';
+import { ACCEPTED, UNSAID } from './bring-in';
 import type { Table } from './table.svelte';
 
 /** Something the add field offers. */
@@ -25,6 +26,16 @@ export interface Addable {
   /** The form it draws, for its picture in the list. */
   readonly form?: FormName;
   readonly add: () => void;
+}
+
+/** Asks for files with the browser's own chooser. */
+function chooseFiles(accept: string, take: (files: readonly File[]) => void): void {
+  const chooser = document.createElement('input');
+  chooser.type = 'file';
+  chooser.accept = accept;
+  chooser.multiple = true;
+  chooser.addEventListener('change', () => take([...(chooser.files ?? [])]));
+  chooser.click();
 }
 
 /** Everything the add field can add right now. */
@@ -115,6 +126,24 @@ export function addables(table: Table): readonly Addable[] {
     words: ['picture', 'icon', 'animal', 'plant', 'symbol', 'drawing', 'svg', 'import', 'search'],
     add: () => table.art.show(),
   };
+  const file = (reference: boolean) => () =>
+    chooseFiles(ACCEPTED, (files) => void table.bringIn(files, UNSAID, reference ? { reference: true, opacity: 0.5 } : {}));
+  const files: Addable[] = [
+    {
+      id: 'file',
+      label: 'Drawing or picture from a file',
+      hint: 'SVG, PNG, JPEG, WebP',
+      words: ['picture', 'photo', 'image', 'import', 'upload', 'svg', 'png', 'jpeg', 'bring in'],
+      add: file(false),
+    },
+    {
+      id: 'reference',
+      label: 'Picture to look at',
+      hint: 'beside or under the work, never in a file',
+      words: ['reference', 'sketch', 'photo', 'trace', 'picture', 'inspiration', 'template'],
+      add: file(true),
+    },
+  ];
   const links = table.marks
     .filter((mark) => mark.id !== table.info.id)
     .flatMap((mark): readonly Addable[] => {
@@ -140,5 +169,5 @@ export function addables(table: Table): readonly Addable[] {
         },
       ];
     });
-  return [...letterings, art, curve, ...shapes, ...links];
+  return [...letterings, art, ...files, curve, ...shapes, ...links];
 }

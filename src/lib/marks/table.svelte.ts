@@ -47,10 +47,14 @@ import {
   type ResolvedPart,
   type ShippedFamily,
 } from '$core/index';
+import { picturesAddress } from '$lib/client/addresses';
+import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
 import { ArtShelf } from './art/art-shelf.svelte';
+import { bringIn, UNSAID, type About } from './bring-in';
 import { pasted } from './clipboard';
+import { placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
 export interface MarkInfo {
@@ -74,6 +78,8 @@ export class Table {
   letter: number | undefined = $state();
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
+  /** What the designer should be told once: a file that could not be read. */
+  said = $state('');
   /** The point in hand of a free curve. */
   point: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
@@ -366,15 +372,37 @@ export class Table {
     this.open.commit('Carry look', recipe);
   }
   /** A part from the clipboard; what is not ours is left alone. */
-  paste(text: string): string {
+  async paste(text: string): Promise<void> {
+    this.said = '';
     const next = pasted(this.open.recipe, text);
-    if (!next.ok) return next.problems.map(({ message }) => message).join(' ');
-    if (next.value) {
-      this.open.commit('Paste', next.value.recipe);
-      this.selectedId = next.value.id;
-    }
-    return '';
+    if (!next.ok) this.said = sentences(next.problems);
+    if (!next.ok || !next.value) return;
+    // A picture may come from another brand: this one shows it from now on too.
+    const known = new Set(this.parts.map(({ id }) => id));
+    for (const part of next.value.recipe.parts)
+      if (part.kind === 'picture' && !known.has(part.id))
+        await request('PUT', `${picturesAddress(this.brand.slug)}${part.sha256}`, {}).then((answer) => {
+          if (!answer.ok) this.said = sentences(answer.problems);
+        });
+    this.open.commit('Paste', next.value.recipe);
+    this.selectedId = next.value.id;
   }
+  /** Takes in files made elsewhere, each as a part on the mark's middle; what cannot be read is said, the rest goes on. @returns what was left out of drawings */
+  bringIn = async (files: readonly File[], about: About = UNSAID, change: PartChange = {}): Promise<readonly string[]> => {
+    const [said, left]: [string[], string[]] = [[], []];
+    for (const file of files) {
+      const brought = await bringIn(this.brand.slug, file, about);
+      if (!brought.ok) {
+        said.push(sentences(brought.problems));
+        continue;
+      }
+      left.push(...brought.value.left);
+      const part = placedNew(this.open.recipe, brought.value.part, this.desk.stage?.ink);
+      this.add({ ...part, ...change } as KnownPart, part.kind === 'art' ? 'Bring in a drawing' : 'Bring in a picture');
+    }
+    this.said = said.join(' ');
+    return left;
+  };
   /** Keeps the mark as it stands beside itself. */
   keepTry(): void {
     this.open.commit('Change');

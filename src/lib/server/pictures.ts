@@ -1,4 +1,5 @@
 import { renderAsync } from '@resvg/resvg-js';
+import sharp from 'sharp';
 import {
   dress,
   grow,
@@ -8,6 +9,8 @@ import {
   toSvg,
   withDensity,
   withText,
+  picturesIn,
+  type PictureAddress,
   type Bounds,
   type Dressing,
   type Palette,
@@ -17,7 +20,9 @@ import {
   type Sources,
 } from '$core/index';
 import { drawMark } from './draw-mark';
+import { storedFile } from './files';
 import { shippedFamilies } from './fonts';
+import { MOST_PIXELS } from './stores/brand-pictures';
 import { ProblemError, refuse } from './http/problem-error';
 
 /** What a picture shows. */
@@ -54,9 +59,26 @@ function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly st
   return rightsLines(rightsOf(recipe, sources, { family: (id) => families.find((family) => family.id === id) }));
 }
 
+/** The pictures of a mark as data addresses: opaque ones as JPEG, others as PNG, which every program reads. */
+async function embedded(mark: ResolvedMark): Promise<PictureAddress> {
+  const addresses = new Map<string, string>();
+  for (const sha256 of picturesIn(mark.drawing)) {
+    const file = await storedFile(sha256).catch(() => {
+      throw refuse(422, 'picture-gone', 'A picture of this mark is not in the store any more.', 'Bring it in again, or remove the part.');
+    });
+    const read = sharp(file, { limitInputPixels: MOST_PIXELS });
+    const clear = !(await read.stats()).isOpaque;
+    const pixels = clear
+      ? await read.png({ compressionLevel: 3 }).toBuffer()
+      : await read.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toBuffer();
+    addresses.set(sha256, `data:image/${clear ? 'png' : 'jpeg'};base64,${pixels.toString('base64')}`);
+  }
+  return (sha256) => addresses.get(sha256) ?? '';
+}
+
 export async function svgPicture(subject: PictureSubject): Promise<string> {
   const { mark, box } = await frame(subject);
-  return toSvg(mark.drawing, { box, title: subject.title, rights: rightsIn(subject) });
+  return toSvg(mark.drawing, { box, title: subject.title, rights: rightsIn(subject), pictureAddress: await embedded(mark) });
 }
 
 export interface PngSize {
@@ -85,7 +107,8 @@ export async function pngPicture(subject: PictureSubject, size: PngSize): Promis
   const framed = rasterFrame(box, size.widthPx);
   if (!framed.ok) throw new ProblemError(422, framed.problems);
   const { widthPx, heightPx } = framed.value;
-  const svg = toSvg(mark.drawing, { box: framed.value.box, title: subject.title, widthPx, heightPx });
+  const pictureAddress = await embedded(mark);
+  const svg = toSvg(mark.drawing, { box: framed.value.box, title: subject.title, widthPx, heightPx, pictureAddress });
   const png = await inTurn(async () =>
     (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng(),
   );

@@ -1,4 +1,5 @@
 import { dress, screenPicture, type Dressing, type ShippedFamily } from '$core/index';
+import { picturesAddress } from '$lib/client/addresses';
 import { drawMark } from './draw-mark';
 import type { BrandView } from './stores/brands';
 import type { MarkView } from './stores/marks';
@@ -19,7 +20,11 @@ export async function brandStrip(brand: BrandView, marks: readonly MarkView[], o
     const mark = marks[Math.min(index, marks.length - 1)];
     if (!mark || (marks.length === 1 && index === 1 && cell > 1)) return [];
     const dressed = dress(brand.palette, marks.length === 1 && cell === 1 ? 'one-color' : dressing);
-    const picture = screenPicture(await drawMark({ recipe: mark.recipe, sources, dress: dressed }, ownFamilies), `${brand.slug}-${cell}-`);
+    const picture = screenPicture(
+      await drawMark({ recipe: mark.recipe, sources, dress: dressed }, ownFamilies),
+      `${brand.slug}-${cell}-`,
+      picturesAddress(brand.slug),
+    );
     return [
       {
         label: `${mark.name.toLowerCase()}, ${dressed.label}`,

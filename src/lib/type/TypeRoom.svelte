@@ -55,7 +55,7 @@
       new OpenDocument(desk, `/api/brands/${brand.slug}/documents/type`),
       families,
       catalogue,
-      new DrawingDesk(families),
+      new DrawingDesk(families, brand.slug),
     ),
   );
   let comparing = $state(false);

@@ -44,7 +44,7 @@ const combined = (how: string, members: readonly string[], more: object = {}): I
 function regionsOf(mark: ResolvedMark): readonly Region[] {
   const walk = (nodes: readonly DrawingNode[], map = IDENTITY): readonly Region[] =>
     nodes.flatMap((node) =>
-      node.kind === 'fill' ? [{ path: mapPath(node.path, map), rule: node.rule }] : walk(node.children, compose(map, node.transform)),
+      node.kind === 'group' ? walk(node.children, compose(map, node.transform)) : [{ path: mapPath(node.path, map), rule: node.rule }],
     );
   return mark.drawing.groups.flatMap((group) => walk(group.children, group.transform));
 }

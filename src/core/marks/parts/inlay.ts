@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { compose as composed } from '../../geometry';
-import { areaOfMember, memberGroup, membersSchema } from '../gathering';
+import { IDENTITY } from '../../geometry';
+import { areaOfMember, cutTo, memberGroup, membersSchema } from '../gathering';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
 
@@ -27,25 +27,11 @@ export const inlay: PartKind<typeof inlaySchema> = {
     const area = areaOfMember(container, paths);
     const edge = part.insetPx > 0 ? paths.combine('subtract', area, paths.band(area, 2 * part.insetPx, 'round')) : area;
     // Cut as outlines rather than masked, so that every file carries plain shapes.
-    const cut = inside.map((member) => {
-      const group = memberGroup(member);
-      return { ...group, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, children: clipped(member) };
-    });
-    function clipped({ nodes, transform }: (typeof members)[number]) {
-      const fills = (
-        list: typeof nodes,
-        map: typeof transform,
-      ): readonly { readonly path: typeof area; readonly node: Extract<(typeof nodes)[number], { kind: 'fill' }> }[] =>
-        list.flatMap((node) =>
-          node.kind === 'fill'
-            ? [{ path: areaOfMember({ nodes: [node], transform: map }, paths), node }]
-            : fills(node.children, composed(map, node.transform)),
-        );
-      return fills(nodes, transform).flatMap(({ path, node }) => {
-        const kept = paths.combine('intersect', path, edge);
-        return kept.path.verbs === '' ? [] : [{ ...node, path: kept.path, rule: kept.rule }];
-      });
-    }
+    const cut = inside.map((member) => ({
+      ...memberGroup(member),
+      transform: IDENTITY,
+      children: cutTo(member.nodes, member.transform, edge, paths),
+    }));
     return { nodes: [...(part.showsContainer ? [memberGroup(container)] : []), ...cut], notices: [] };
   },
 };

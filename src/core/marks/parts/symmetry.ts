@@ -4,6 +4,7 @@ import {
   aroundCenter,
   compose,
   fourWay,
+  IDENTITY,
   mapPath,
   mirrorPair,
   polygonPath,
@@ -18,9 +19,9 @@ import {
   type Point,
   type Region,
 } from '../../geometry';
-import { areaOfMember, memberGroup, membersSchema } from '../gathering';
+import { cutTo, memberGroup, membersSchema } from '../gathering';
 import { partBase } from '../part-base';
-import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
+import type { Member, PaintedGroup, PartKind } from '../part-kind';
 
 export const SYMMETRIES = ['mirror', 'four-way', 'around', 'along'] as const;
 export type SymmetryRule = (typeof SYMMETRIES)[number];
@@ -86,15 +87,11 @@ function keptPlane(part: Symmetry, ink: Bounds): Region {
   return { path: mapPath(box, compose(translation(part.centerX, part.centerY), rotation(part.axisDeg))), rule: 'nonzero' };
 }
 
-function cropped(member: Member, plane: Region, paths: PathAlgebra): Member {
-  const cut = (nodes: readonly PaintedNode[], map: Affine): readonly PaintedNode[] =>
-    nodes.flatMap((node): readonly PaintedNode[] => {
-      if (node.kind === 'group') return cut(node.children, compose(map, node.transform));
-      const kept = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), plane);
-      return kept.path.verbs === '' ? [] : [{ ...node, path: kept.path, rule: kept.rule }];
-    });
-  return { ...member, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, nodes: cut(member.nodes, member.transform) };
-}
+const cropped = (member: Member, plane: Region, paths: PathAlgebra): Member => ({
+  ...member,
+  transform: IDENTITY,
+  nodes: cutTo(member.nodes, member.transform, plane, paths),
+});
 
 /** A live set: one member is edited, all others are exact images of it. */
 export const symmetry: PartKind<typeof symmetrySchema> = {

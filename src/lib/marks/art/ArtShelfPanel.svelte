@@ -1,5 +1,6 @@
 <script lang="ts">
   import { LICENSES, LICENSE_NAMES } from '$core/index';
+  import { ACCEPTED } from '../bring-in';
   import { WEIGHTS, type ArtShelf, type Weight } from './art-shelf.svelte';
   import { useTable } from '../table.svelte';
 
@@ -41,8 +42,11 @@
       {#each shelf.sets as set (set.id)}<option value={set.id}>{set.label.toLowerCase()}</option>{/each}
     </select>
     <span class="quiet" role="status">{shelf.total.toLocaleString('en')}</span>
-    <button class="link" aria-expanded={bringing} title="Bring in a drawing made elsewhere (SVG)" onclick={() => (bringing = !bringing)}
-      >Bring in</button
+    <button
+      class="link"
+      aria-expanded={bringing}
+      title="Bring in a drawing (SVG) or picture (PNG, JPEG, WebP) made elsewhere"
+      onclick={() => (bringing = !bringing)}>Bring in</button
     >
     <button aria-label="Close the art library" onclick={() => shelf.close()}>✕</button>
   </div>
@@ -69,11 +73,11 @@
       </select>
       <input
         type="file"
-        accept=".svg,image/svg+xml"
-        aria-label="SVG file"
+        accept={ACCEPTED}
+        aria-label="File to bring in"
         onchange={(event) => {
           const file = event.currentTarget.files?.[0];
-          if (file) void shelf.bringIn(file, author, license);
+          if (file) void shelf.bringIn(file, { author, license });
         }}
       />
       {#if shelf.left.length > 0}<p class="quiet" role="status">Left out: {shelf.left.join('; ')}.</p>{/if}

@@ -3,7 +3,6 @@ import {
   changePart,
   createPart,
   expect,
-  freePartId,
   type Art,
   type ArtEntry,
   type ArtStyle,
@@ -14,6 +13,8 @@ import {
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+import type { About } from '../bring-in';
+import { placedNew } from '../place-new';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
 
 /** What the shelf needs of the table it stands on. */
@@ -23,6 +24,8 @@ interface UnderTheShelf {
   readonly open: OpenMark;
   readonly desk: DrawingDesk;
   selectedId: string | undefined;
+  readonly said: string;
+  readonly bringIn: (files: readonly File[], about: About) => Promise<readonly string[]>;
 }
 
 type ArtInput = Omit<Extract<KnownInput, { kind: 'art' }>, 'id'>;
@@ -45,9 +48,6 @@ export const WEIGHTS = {
   heavy: [110, 1000],
 } as const;
 export type Weight = keyof typeof WEIGHTS;
-
-/** Largest side of new art against the mark's own, as a share. */
-const NEW_SIZE = 0.5;
 
 /** The art library on the table: what is looked for, what is found, and the two candidates that are compared in place. */
 export class ArtShelf {
@@ -156,33 +156,10 @@ export class ArtShelf {
     this.table.selectedId = id;
   }
 
-  /** Takes in a drawing made elsewhere. */
-  async bringIn(file: File, author: string, license: string): Promise<void> {
-    const query = new URLSearchParams({ title: file.name.replace(/\.svg$/i, '').slice(0, 100) || 'Drawing', author, license });
-    try {
-      const response = await fetch(`/api/brands/${this.table.brand.slug}/art?${query}`, {
-        method: 'POST',
-        body: await file.text(),
-        headers: { 'content-type': 'image/svg+xml' },
-      });
-      const answer = (await response.json()) as {
-        part?: ArtInput;
-        left?: readonly string[];
-        problems?: readonly { message: string; fix?: string }[];
-      };
-      if (!answer.part) {
-        this.fault = (answer.problems ?? []).map(({ message, fix }) => [message, fix].filter(Boolean).join(' ')).join(' ');
-        return;
-      }
-      this.fault = '';
-      this.left = answer.left ?? [];
-      const { recipe, id } = this.#with(answer.part);
-      this.table.open.commit('Bring in a drawing', recipe);
-      this.table.selectedId = id;
-      if (this.left.length === 0) this.open = false;
-    } catch {
-      this.fault = 'The server cannot be reached.';
-    }
+  /** Takes in a drawing or picture made elsewhere. */
+  async bringIn(file: File, about: About): Promise<void> {
+    this.left = await this.table.bringIn([file], about);
+    if (this.left.length === 0 && this.table.said === '') this.open = false;
   }
 
   /** The recipe with a piece: in the place and the colors of the one that is swapped, or new on the mark's middle. */
@@ -197,13 +174,7 @@ export class ArtShelf {
       }));
       return { recipe: changePart(recipe, old.id, { source: fresh.source, pieces: fresh.pieces, slots }), id: old.id };
     }
-    const ink = this.table.desk.stage?.ink;
-    const side = ink ? Math.max(ink.right - ink.left, ink.bottom - ink.top) : 0;
-    const id = freePartId(recipe, 'art');
-    const place = ink
-      ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2), turnDeg: 0 }
-      : { x: 0, y: 0, turnDeg: 0 };
-    const part = expect(createPart({ ...piece, id, place, ...(side > 0 ? { sizePx: Math.round(Math.max(40, side * NEW_SIZE)) } : {}) }));
-    return { recipe: addPart(recipe, part), id };
+    const part = placedNew(recipe, piece, this.table.desk.stage?.ink);
+    return { recipe: addPart(recipe, part), id: part.id };
   }
 }

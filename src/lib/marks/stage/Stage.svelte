@@ -39,7 +39,8 @@
   const EDGE_PX = 36;
   let began = false;
   $effect(() => {
-    const ink = table.desk.stage?.ink;
+    // A picture to look at is no part of the mark, but all there is to see at first.
+    const ink = table.desk.stage?.ink ?? table.desk.stage?.parts[0]?.ink;
     if (!ink || view.widthPx === 0 || view.holding) return;
     const shown = view.boxToScreen(ink);
     const inside =
@@ -240,6 +241,13 @@
     onpointerdown={take}
     ondblclick={intoLetters}
     onwheel={wheel}
+    ondragover={(event) => event.dataTransfer?.types.includes('Files') && event.preventDefault()}
+    ondrop={(event) => {
+      const files = [...(event.dataTransfer?.files ?? [])];
+      if (files.length === 0) return;
+      event.preventDefault();
+      void table.bringIn(files);
+    }}
   >
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
       {#each table.desk.stage?.groups ?? [] as group, index (group.id)}
@@ -319,6 +327,10 @@
     stroke: var(--color-ink);
     stroke-width: 1px;
     vector-effect: non-scaling-stroke;
+  }
+  .ghost :global(image),
+  .told-apart :global(image) {
+    opacity: 0.25;
   }
   .balance line {
     pointer-events: none;

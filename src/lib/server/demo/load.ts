@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { changePart, freePlace, type Board } from '$core/index';
 import { artPiece, type ArtInput } from '../art';
 import { Brand } from '../database/entities';
-import { addPicture } from '../stores/board-pictures';
+import { addPicture } from '../stores/brand-pictures';
 import { createBrand } from '../stores/brands';
 import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';

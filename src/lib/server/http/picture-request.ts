@@ -41,7 +41,7 @@ export function pictureHeaders(contentType: string, fileName: string, download: 
     'content-type': contentType,
     'cache-control': 'no-cache',
     'x-content-type-options': 'nosniff',
-    'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
+    'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:",
     ...(download ? { 'content-disposition': `attachment; filename="${ascii}"; filename*=UTF-8''${encodeURIComponent(fileName)}` } : {}),
   };
 }

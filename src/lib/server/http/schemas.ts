@@ -11,6 +11,7 @@ import {
   LARGEST_PICTURE_PX,
 } from '$core/index';
 import { MARK_ROLES } from '../database/entities';
+import { PICTURE_USES } from '../stores/brand-pictures';
 
 /** A line of text that a person reads: trimmed, not empty, no control characters. */
 const line = (longest: number) =>
@@ -60,6 +61,9 @@ export const bringInQuerySchema = z.strictObject({
   author: z.string().trim().max(200).default(''),
   license: z.enum(LICENSE_NAMES as [string, ...string[]]).default('unknown'),
 });
+
+/** What is said of a picture that is brought in. */
+export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** The query of both picture routes. */
 export const pictureQuerySchema = z.strictObject({

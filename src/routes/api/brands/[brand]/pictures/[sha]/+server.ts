@@ -1,7 +1,16 @@
+import { json } from '@sveltejs/kit';
 import { answer } from '$lib/server/http/answer';
-import { pictureFile } from '$lib/server/stores/board-pictures';
+import { adoptPicture, pictureFile } from '$lib/server/stores/brand-pictures';
 import { findBrand } from '$lib/server/stores/brands';
 import type { RequestHandler } from './$types';
+
+/** Lets this brand show a picture that another brand has already. */
+export const PUT: RequestHandler = (event) =>
+  answer(event, async (em) => {
+    const brand = await findBrand(em, event.params.brand);
+    await adoptPicture(em, brand.id, event.params.sha);
+    return json({ sha256: event.params.sha });
+  });
 
 export const GET: RequestHandler = (event) =>
   answer(event, async (em) => {

@@ -10,15 +10,20 @@ sharp.cache(false);
 
 /** Largest upload in bytes, and largest picture in pixels. */
 export const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
-const MOST_PIXELS = 120_000_000;
-/** Board pictures are kept at most this wide or high; they are for looking, not for printing. */
-const KEPT_SIDE_PX = 2000;
+export const MOST_PIXELS = 120_000_000;
+/** What a picture is for: boards are for looking at, marks for printing. */
+export const PICTURE_USES = ['board', 'mark'] as const;
+export type PictureUse = (typeof PICTURE_USES)[number];
+/** Pictures are kept at most this wide or high; 5400 px is 18 inches at 300 to the inch, the usual shirt print (common practice). */
+const KEPT_SIDE_PX: Readonly<Record<PictureUse, number>> = { board: 2000, mark: 5400 };
+/** Formats that keep every pixel exactly; in marks these stay exact. */
+const EXACT = new Set(['png', 'gif', 'tiff']);
 /** Colors are read from a picture of this side. */
 const SAMPLE_SIDE_PX = 72;
 
 const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'tiff']);
 
-export interface BoardPicture {
+export interface BrandPicture {
   readonly sha256: string;
   readonly name: string;
   readonly widthPx: number;
@@ -27,7 +32,13 @@ export interface BoardPicture {
 }
 
 /** Takes in a picture: read by its contents, turned upright as its camera meant, metadata dropped, kept as WebP under its digest. */
-export async function addPicture(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<BoardPicture> {
+export async function addPicture(
+  em: EntityManager,
+  brandId: string,
+  bytes: Uint8Array,
+  name: string,
+  use: PictureUse = 'board',
+): Promise<BrandPicture> {
   const input = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
   const kept = await (async () => {
     // The size is read without a limit, so that it can be named.
@@ -42,8 +53,8 @@ export async function addPicture(em: EntityManager, brandId: string, bytes: Uint
       );
     return input()
       .rotate()
-      .resize({ width: KEPT_SIDE_PX, height: KEPT_SIDE_PX, fit: 'inside', withoutEnlargement: true })
-      .webp({ quality: 86 })
+      .resize({ width: KEPT_SIDE_PX[use], height: KEPT_SIDE_PX[use], fit: 'inside', withoutEnlargement: true })
+      .webp(use === 'mark' ? (EXACT.has(format) ? { lossless: true, effort: 2 } : { quality: 92 }) : { quality: 86 })
       .toBuffer({ resolveWithObject: true });
   })().catch((error: unknown) => {
     if (error instanceof Error && 'problems' in error) throw error;
@@ -68,6 +79,16 @@ export async function addPicture(em: EntityManager, brandId: string, bytes: Uint
   em.create(Picture, { id: randomUUID(), brand: brandId, createdAt: new Date(), ...row });
   await em.flush();
   return row;
+}
+
+/** Lets another brand of the same designer show a picture too: a part with a picture was copied over. */
+export async function adoptPicture(em: EntityManager, brandId: string, sha256: string): Promise<void> {
+  if ((await em.count(Picture, { brand: brandId, sha256 })) > 0) return;
+  const known = await em.findOne(Picture, { sha256 });
+  if (!known) throw notFound('picture');
+  const { name, widthPx, heightPx, colors } = known;
+  em.create(Picture, { id: randomUUID(), brand: brandId, createdAt: new Date(), sha256, name, widthPx, heightPx, colors });
+  await em.flush();
 }
 
 /** The file of a brand's picture. */

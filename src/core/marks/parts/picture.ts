@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { framePath, IDENTITY } from '../../geometry';
+import type { PictureFill } from '../drawing';
+import { partBase } from '../part-base';
+import type { PartKind } from '../part-kind';
+import { artSourceSchema } from './art';
+
+/** Longest side of a picture file, in its own pixels. */
+const LONGEST_SIDE = 60_000;
+
+export const pictureSchema = z.strictObject({
+  ...partBase,
+  kind: z.literal('picture'),
+  /** Whose picture it is, and what may be done with it. */
+  source: artSourceSchema,
+  /** The digest of the stored file. */
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'Expected a SHA-256 digest'),
+  /** Of the file, upright, in its own pixels. */
+  fileWidthPx: z.number().int().min(1).max(LONGEST_SIDE),
+  fileHeightPx: z.number().int().min(1).max(LONGEST_SIDE),
+  /** Its longer side in the mark. */
+  sizePx: z.number().min(0.1).max(20_000).default(240),
+  /** Only to look at on the table, beside or under the work: in no proof, no file and no other part. */
+  reference: z.boolean().default(false),
+});
+export type Picture = z.infer<typeof pictureSchema>;
+
+/** A picture of pixels on its own center. It keeps its colors in every dressing; as an outline it is its frame. */
+export const picture: PartKind<typeof pictureSchema> = {
+  schema: pictureSchema,
+  label: 'Picture',
+  describe: (part) => `${part.reference ? 'reference' : 'picture'} · ${part.fileWidthPx} × ${part.fileHeightPx}`,
+  draw: (part) => {
+    const scale = part.sizePx / Math.max(part.fileWidthPx, part.fileHeightPx);
+    const [width, height] = [part.fileWidthPx * scale, part.fileHeightPx * scale];
+    const map = { ...IDENTITY, a: width, d: height, e: -width / 2, f: -height / 2 };
+    const node: PictureFill = {
+      kind: 'picture',
+      sha256: part.sha256,
+      map,
+      path: framePath(map),
+      rule: 'nonzero',
+      opacity: 1,
+    };
+    return { nodes: [node], notices: [] };
+  },
+};
+
+/** Pixels of the file on one pixel of the mark; a print at 300 to the inch wants at least 3.125. */
+export const pictureDensity = (part: Picture): number =>
+  Math.max(part.fileWidthPx, part.fileHeightPx) / (part.sizePx * (part.place.scale ?? 1));

@@ -1,0 +1,2 @@
+/** Stands before the digest in the address of a brand's picture. */
+export const picturesAddress = (brandSlug: string): string => `/api/brands/${brandSlug}/pictures/`;

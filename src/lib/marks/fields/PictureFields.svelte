@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { LICENSES, LICENSE_NAMES, pictureDensity, termsOf, type Picture } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from '../table.svelte';
+
+  const { part }: { part: Picture } = $props();
+  const table = useTable();
+
+  /** The mark's pixels are 96 to the inch. */
+  const dotsPerInch = $derived(Math.round(pictureDensity(part) * 96));
+  const terms = $derived(termsOf(part.source.license));
+</script>
+
+<AmountField
+  label="Longer side"
+  unit="px"
+  lengths
+  min={0.1}
+  max={20000}
+  value={part.sizePx}
+  preview={(sizePx) => table.preview(part.id, { sizePx })}
+  commit={() => table.commit('Size')}
+/>
+<Tick
+  label="Only to look at"
+  checked={part.reference}
+  change={(reference) => table.change(part.id, 'Only to look at', { reference, ...(reference ? { opacity: 0.5 } : { opacity: 1 }) })}
+/>
+{#if part.reference}
+  <p class="quiet">
+    Seen on the table alone: in no proof and no file. Fade it with its opacity; drag its row down to lay it under the work.
+  </p>
+{:else}
+  <p class:low={dotsPerInch < 300} class="quiet">
+    {dotsPerInch.toLocaleString('en')} pixels to the inch at this size{dotsPerInch < 300 ? '; print wants 300' : ''}. It keeps its colors in
+    every dressing.
+  </p>
+  <Pick
+    label="Rights"
+    value={part.source.license}
+    options={LICENSE_NAMES.map((name) => ({ value: name, label: LICENSES[name].label }))}
+    choose={(license) => table.change(part.id, 'Rights', { source: { ...part.source, license } })}
+  />
+  <label class="author"
+    ><span class="quiet">Author</span>
+    <input
+      value={part.source.author}
+      maxlength="200"
+      placeholder="who made it"
+      onchange={(event) => table.change(part.id, 'Author', { source: { ...part.source, author: event.currentTarget.value.trim() } })}
+    /></label
+  >
+  <p class="quiet">{terms.says}</p>
+{/if}
+
+<style>
+  p {
+    padding: 4px 0;
+    font-size: 12px;
+  }
+  .low {
+    color: var(--color-amber);
+  }
+  .author {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 10px;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  .author input {
+    min-width: 0;
+    padding: 3px 4px;
+    border: 0;
+    background: transparent;
+    font-weight: 600;
+    text-align: right;
+  }
+</style>
