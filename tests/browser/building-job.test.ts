@@ -1,4 +1,8 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PNG } from 'pngjs';
+import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { read, recipeOf, send } from '../support/api';
 import { useVisitor } from '../support/browser';
@@ -30,17 +34,21 @@ async function begin(name: string): Promise<string> {
   await test.visitor.page.waitForSelector('input[aria-label="Add anything"]');
   return made.value.slug;
 }
-/** Adds by the add field, as a person types it. */
-async function add(words: string, count: number, slug: string): Promise<void> {
-  const { visitor } = test;
-  await visitor.page.locator('input[aria-label="Add anything"]').click();
-  await visitor.page.keyboard.type(words);
-  await visitor.page.waitForFunction(
+/** Types into the add field until what is looked for stands first. */
+async function lookFor(words: string): Promise<void> {
+  const { page } = test.visitor;
+  await page.locator('input[aria-label="Add anything"]').click();
+  await page.keyboard.type(words);
+  await page.waitForFunction(
     (wanted) => document.querySelector('[role="option"][aria-selected="true"]')?.textContent?.toLowerCase().includes(wanted),
     {},
     words.toLowerCase(),
   );
-  await visitor.press('Enter');
+}
+/** Adds by the add field, as a person types it. */
+async function add(words: string, count: number, slug: string): Promise<void> {
+  await lookFor(words);
+  await test.visitor.press('Enter');
   await expect.poll(async () => (await parts(slug)).length, { timeout: 15_000 }).toBe(count);
 }
 async function choose(menu: string, item: string): Promise<void> {
@@ -156,7 +164,10 @@ describe('building from nothing', () => {
     await page.locator('input[aria-label="Add anything"]').click();
     await page.keyboard.type('crown');
     await page.locator('[role="option"]::-p-text(art library)').click();
+    const total = () => page.$eval('section[aria-label="Art library"] .ask [role="status"]', (note) => note.textContent);
+    const every = await total();
     await page.select('select[aria-label="Style"]', 'colored');
+    await expect.poll(total).not.toBe(every);
     await findArt('crown', 'Use this one');
     await page.locator('::-p-aria([name="All in ink"][role="button"])').click();
     await expect.poll(async () => (await parts(slug)).at(-1)?.slots?.every(({ paint }) => paint.role === 'ink')).toBe(true);
@@ -172,5 +183,49 @@ describe('building from nothing', () => {
     expect(svg).toContain('Registering it as a trademark: no');
     const png = Buffer.from(await (await fetch(`${api()}/${slug}/picture.png?width=300`)).arrayBuffer());
     expect(png.includes('iTXtCopyright')).toBe(true);
+  });
+  it('a sketch to look at and a photo inside a seal: the sketch stays on the table, the photo is in every file', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const folder = mkdtempSync(join(tmpdir(), 'lucky-photo-'));
+    const photo = join(folder, 'jetty.png');
+    await sharp({ create: { width: 300, height: 200, channels: 3, background: '#00a0c0' } })
+      .png()
+      .toFile(photo);
+    writeFileSync(join(folder, 'letter.png'), 'Dear client');
+    const slug = await begin('Photo seal');
+    await add('disk', 1, slug);
+    const bring = async (words: string, file: string) => {
+      await lookFor(words);
+      const chooser = page.waitForFileChooser();
+      // The browser is told to hand the chooser over before the key arrives.
+      await page.evaluate(() => document.title);
+      await visitor.press('Enter');
+      await (await chooser).accept([file]);
+    };
+    await bring('drawing or picture', join(folder, 'letter.png'));
+    await visitor.sees('letter.png could not be read as a JPEG, PNG, WebP, AVIF, GIF or TIFF picture.');
+    await bring('picture to look at', photo);
+    await expect.poll(() => kinds(slug)).toEqual(['shape', 'picture']);
+    await visitor.sees('reference · 300 × 200');
+    await page.waitForSelector('[data-stage] image');
+    await visitor.click('Lay under it');
+    await expect.poll(() => kinds(slug)).toEqual(['picture', 'shape']);
+    await bring('drawing or picture', photo);
+    await expect.poll(() => kinds(slug)).toEqual(['picture', 'shape', 'picture']);
+    await visitor.pick('Rights', 'client');
+    await visitor.saved();
+    // Chosen with the disk, which is the backmost of the two, it goes inside.
+    await chooseRows('Disk', '300 × 200');
+    await choose('Combine', 'Put inside the backmost');
+    await expect.poll(() => kinds(slug)).toContain('inlay');
+    await visitor.saved();
+    const svg = await (await fetch(`${api()}/${slug}/picture.svg`)).text();
+    expect(svg.match(/<image /g)).toHaveLength(1);
+    expect(svg).toContain('jetty (picture): brought in, the client’s own');
+    const { data, width, height } = PNG.sync.read(Buffer.from(await (await fetch(`${api()}/${slug}/picture.png?width=200`)).arrayBuffer()));
+    const middle = (Math.floor(height / 2) * width + Math.floor(width / 2)) * 4;
+    expect([...data.subarray(middle, middle + 4)].map((value) => Math.round(value / 8))).toEqual([0, 20, 24, 32]);
+    expect(data[3]).toBe(0);
   });
 });

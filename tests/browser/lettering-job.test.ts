@@ -241,7 +241,7 @@ describe('the same job by mouse alone, but for the words', () => {
     await visitor.fill('Text', 'Boat hire');
     const worded = await visitor.stageAfter(lined);
     await page.locator('summary ::-p-text(Fit)').click();
-    await page.select('details[open] select', 'part');
+    await (await page.waitForSelector('details[open] select'))?.select('part');
     const fitted = await visitor.stageAfter(worded);
 
     await click('Keep a try');

@@ -94,7 +94,7 @@
     flipLetter: () => withSelected((part) => inLetter(part) && flipLetter(table, part)),
     keepTry: () => table.keepTry(),
     add: () => column?.focusAddField(),
-    fit: () => view.fit(table.desk.stage?.ink),
+    fit: () => view.fit(table.shownInk),
     zoom: (factor) => view.zoom(factor),
     help: () => (keysOpen = true),
   };

@@ -126,8 +126,7 @@ export function addables(table: Table): readonly Addable[] {
     words: ['picture', 'icon', 'animal', 'plant', 'symbol', 'drawing', 'svg', 'import', 'search'],
     add: () => table.art.show(),
   };
-  const file = (reference: boolean) => () =>
-    chooseFiles(ACCEPTED, (files) => void table.bringIn(files, UNSAID, reference ? { reference: true, opacity: 0.5 } : {}));
+  const file = (reference: boolean) => () => chooseFiles(ACCEPTED, (files) => void table.bringIn(files, UNSAID, reference));
   const files: Addable[] = [
     {
       id: 'file',

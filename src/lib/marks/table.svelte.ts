@@ -42,6 +42,7 @@ import {
   type Lettering,
   type Palette,
   type Part,
+  type Picture,
   type PartChange,
   type Recipe,
   type ResolvedPart,
@@ -54,7 +55,7 @@ import type { OpenMark } from '$lib/client/open-mark.svelte';
 import { ArtShelf } from './art/art-shelf.svelte';
 import { bringIn, UNSAID, type About } from './bring-in';
 import { pasted } from './clipboard';
-import { placedNew } from './place-new';
+import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
 export interface MarkInfo {
@@ -387,8 +388,22 @@ export class Table {
     this.open.commit('Paste', next.value.recipe);
     this.selectedId = next.value.id;
   }
+  /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
+  readonly shownInk: Bounds | undefined = $derived.by(() =>
+    this.parts.reduce(
+      (sum, part) => (part.kind === 'picture' && part.reference && !part.hidden ? unite(sum, this.resolved(part.id)?.ink) : sum),
+      this.desk.stage?.ink,
+    ),
+  );
+  /** Lays a picture that is only looked at beside the work, as it is, or under it, faded. */
+  layReference(part: Picture, where: 'beside' | 'under'): void {
+    const ink = this.desk.stage?.ink;
+    const { place, opacity } = laid(part, where, ink);
+    const changed = changePart(this.open.recipe, part.id, { place, opacity });
+    this.open.commit(where === 'under' ? 'Lay under the work' : 'Lay beside the work', restack(changed, part.id, 0));
+  }
   /** Takes in files made elsewhere, each as a part on the mark's middle; what cannot be read is said, the rest goes on. @returns what was left out of drawings */
-  bringIn = async (files: readonly File[], about: About = UNSAID, change: PartChange = {}): Promise<readonly string[]> => {
+  bringIn = async (files: readonly File[], about: About = UNSAID, reference = false): Promise<readonly string[]> => {
     const [said, left]: [string[], string[]] = [[], []];
     for (const file of files) {
       const brought = await bringIn(this.brand.slug, file, about);
@@ -398,7 +413,10 @@ export class Table {
       }
       left.push(...brought.value.left);
       const part = placedNew(this.open.recipe, brought.value.part, this.desk.stage?.ink);
-      this.add({ ...part, ...change } as KnownPart, part.kind === 'art' ? 'Bring in a drawing' : 'Bring in a picture');
+      if (part.kind === 'picture' && reference) {
+        const looked = { ...part, reference };
+        this.add({ ...looked, ...laid(looked, 'beside', this.desk.stage?.ink) }, 'Bring in a picture to look at');
+      } else this.add(part, part.kind === 'art' ? 'Bring in a drawing' : 'Bring in a picture');
     }
     this.said = said.join(' ');
     return left;

@@ -59,7 +59,10 @@ function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly st
   return rightsLines(rightsOf(recipe, sources, { family: (id) => families.find((family) => family.id === id) }));
 }
 
-/** The pictures of a mark as data addresses: opaque ones as JPEG, others as PNG, which every program reads. */
+/** Whether a stored WebP keeps every pixel exactly. @source RFC 9649, 2.6: the simple lossless format begins with a VP8L chunk */
+const isExact = (webp: Uint8Array): boolean => Buffer.from(webp.subarray(12, 16)).toString('latin1') === 'VP8L';
+
+/** The pictures of a mark as data addresses in formats that every program reads: PNG where pixels are exact or clear, else JPEG. */
 async function embedded(mark: ResolvedMark): Promise<PictureAddress> {
   const addresses = new Map<string, string>();
   for (const sha256 of picturesIn(mark.drawing)) {
@@ -67,11 +70,11 @@ async function embedded(mark: ResolvedMark): Promise<PictureAddress> {
       throw refuse(422, 'picture-gone', 'A picture of this mark is not in the store any more.', 'Bring it in again, or remove the part.');
     });
     const read = sharp(file, { limitInputPixels: MOST_PIXELS });
-    const clear = !(await read.stats()).isOpaque;
-    const pixels = clear
+    const exact = isExact(file) || !(await read.stats()).isOpaque;
+    const pixels = exact
       ? await read.png({ compressionLevel: 3 }).toBuffer()
       : await read.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toBuffer();
-    addresses.set(sha256, `data:image/${clear ? 'png' : 'jpeg'};base64,${pixels.toString('base64')}`);
+    addresses.set(sha256, `data:image/${exact ? 'png' : 'jpeg'};base64,${pixels.toString('base64')}`);
   }
   return (sha256) => addresses.get(sha256) ?? '';
 }

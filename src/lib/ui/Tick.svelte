@@ -27,6 +27,7 @@
     width: 14px;
     height: 14px;
     border: 1px solid var(--color-quiet);
+    color: var(--color-plum);
     accent-color: var(--color-plum);
   }
 </style>

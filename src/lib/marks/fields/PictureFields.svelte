@@ -29,8 +29,10 @@
   change={(reference) => table.change(part.id, 'Only to look at', { reference, ...(reference ? { opacity: 0.5 } : { opacity: 1 }) })}
 />
 {#if part.reference}
-  <p class="quiet">
-    Seen on the table alone: in no proof and no file. Fade it with its opacity; drag its row down to lay it under the work.
+  <p class="quiet">Seen on the table alone: in no proof and no file.</p>
+  <p class="lay">
+    <button class="link" onclick={() => table.layReference(part, 'beside')}>Lay beside the work</button>
+    <button class="link" onclick={() => table.layReference(part, 'under')}>Lay under it</button>
   </p>
 {:else}
   <p class:low={dotsPerInch < 300} class="quiet">
@@ -59,6 +61,10 @@
   p {
     padding: 4px 0;
     font-size: 12px;
+  }
+  .lay {
+    display: flex;
+    gap: 16px;
   }
   .low {
     color: var(--color-amber);

@@ -39,8 +39,7 @@
   const EDGE_PX = 36;
   let began = false;
   $effect(() => {
-    // A picture to look at is no part of the mark, but all there is to see at first.
-    const ink = table.desk.stage?.ink ?? table.desk.stage?.parts[0]?.ink;
+    const ink = table.shownInk;
     if (!ink || view.widthPx === 0 || view.holding) return;
     const shown = view.boxToScreen(ink);
     const inside =

@@ -76,10 +76,8 @@
         </label>
       {/each}
     </fieldset>
-    <button
-      onclick={() => view.fit(table.desk.stage?.ink)}
-      title="Fit (0)"
-      aria-label="Zoom {Math.round(view.scale * 100)} %, fit to the stage">{Math.round(view.scale * 100)} %</button
+    <button onclick={() => view.fit(table.shownInk)} title="Fit (0)" aria-label="Zoom {Math.round(view.scale * 100)} %, fit to the stage"
+      >{Math.round(view.scale * 100)} %</button
     >
     <button class="link" onclick={showFiles}>Files</button>
   </div>
