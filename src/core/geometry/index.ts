@@ -11,6 +11,7 @@ export { inkRuns, type InkRun } from './ink-runs';
 export { CAPS, COMBININGS, JOINS, type Cap, type Combining, type Join, type PathAlgebra, type Region } from './region';
 export { thicknessOf, type LocalThickness, type Thickness } from './thickness';
 export { arcOn } from './arcs';
+export { segmentGrid, type SegmentGrid } from './segment-grid';
 export { framePath, polygonPath, roundedPolygon, toSize } from './polygon-path';
 export { alongLine, aroundCenter, fourWay, mirroring, mirrorPair } from './symmetry';
 export {

@@ -8,6 +8,8 @@ declare module 'pathkit-wasm' {
     op(other: SkPath, how: unknown): SkPath | null;
     simplify(): SkPath | null;
     stroke(options: { width: number; join: unknown; cap: unknown; miter_limit: number }): SkPath | null;
+    /** In place, by the nine numbers of a projective map, row by row. */
+    transform(a: number, c: number, e: number, b: number, d: number, f: number, p: 0, q: 0, w: 1): SkPath;
     toCmds(): readonly (readonly number[])[];
     delete(): void;
   }
