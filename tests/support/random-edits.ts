@@ -43,6 +43,7 @@ const line: fc.Arbitrary<Line> = fc.oneof(
   }),
   fc.record({
     shape: fc.constant('curve' as const),
+    along: fc.constant(null),
     points: fc.array(
       fc.record({
         x: fc.integer({ min: -400, max: 400 }),

@@ -1,3 +1,4 @@
+import { apply, type Affine } from './affine';
 import { flatten } from './flatten';
 import { PathPen, type Path } from './path';
 import type { Point } from './point';
@@ -9,6 +10,13 @@ export interface FreePoint extends Point {
   readonly outX: number;
   readonly outY: number;
 }
+
+/** A point under a map; its handles turn and scale along. */
+export const mapFreePoint = ({ x, y, inX, inY, outX, outY }: FreePoint, map: Affine): FreePoint => {
+  const turned = { ...map, e: 0, f: 0 };
+  const [before, after] = [apply(turned, { x: inX, y: inY }), apply(turned, { x: outX, y: outY })];
+  return { ...apply(map, { x, y }), inX: before.x, inY: before.y, outX: after.x, outY: after.y };
+};
 
 /** The outline through points and handles. */
 export function freeCurve(points: readonly FreePoint[], closed: boolean): Path {

@@ -34,6 +34,7 @@ export { readPath } from './read-path';
 export {
   freeCurve,
   kindOfPoint,
+  mapFreePoint,
   POINT_KINDS,
   simplifyCurve,
   withPointAfter,

@@ -76,8 +76,12 @@ const ownFields = ({ id, name, place, opacity, blend, hidden, locked, ghost }: L
   ghost,
 });
 
-/** What a lettering has only among its own neighbors: another mark has neither its first line nor its ring. */
-const ALONE = { companion: null, fit: null } as const;
+/** What a lettering has only among its own neighbors: another mark has neither its first line nor its ring or curve. */
+const alone = (source: Lettering): Lettering => {
+  const { line } = source;
+  const own = line.shape === 'arc' ? { ...line, around: null } : line.shape === 'curve' ? { ...line, along: null } : line;
+  return { ...source, companion: null, fit: null, line: own };
+};
 
 /** The first letter, with all that was done to it, on a straight line of its own. */
 const initialOf = (source: Lettering): Lettering => ({
@@ -88,8 +92,7 @@ const initialOf = (source: Lettering): Lettering => ({
 });
 
 const takeLettering = (link: Linked, source: Lettering): Lettering => ({
-  ...(link.take === 'initial' ? initialOf(source) : source),
-  ...ALONE,
+  ...alone(link.take === 'initial' ? initialOf(source) : source),
   ...ownFields(link),
   ...(link.sizePx === null ? {} : { sizePx: link.sizePx }),
   ...(link.paint ? { paint: link.paint } : {}),

@@ -17,6 +17,7 @@ export {
   type Gathered,
 } from './gather';
 export { fontsNeeded } from './fonts-needed';
+export { partLook, partLookSchema, withPartLook, type PartLook } from './part-look';
 export { colorOf, paintSchema, type Paint } from './paint';
 export { placeAt, placing, type Place } from './part-base';
 export type { CutFrame, LetteringFacts, LetterPlace } from './part-kind';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Affine, Bounds, PathAlgebra, Point } from '../geometry';
+import type { Affine, Bounds, FreePoint, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
 import type { EnvelopeFrame, FontShelf } from '../type';
 import type { Fill, Group, PictureFill } from './drawing';
@@ -11,6 +11,8 @@ export interface Sibling {
   readonly ink: Bounds | undefined;
   /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
+  /** Of free curves: what a text can stand on, in mark pixels. */
+  readonly baseline: readonly FreePoint[] | undefined;
   /** Its typical stroke in mark pixels; measured when it is asked for. */
   readonly strokePx: number | undefined;
 }
@@ -75,6 +77,8 @@ export interface LetteringFacts {
   readonly xHeightPx: number;
   readonly letters: readonly LetterPlace[];
   readonly frames: readonly CutFrame[];
+  /** On a curve: the points that it runs through. */
+  readonly curve?: readonly FreePoint[];
   /** In an envelope: the frame it works in, in the part's own pixels. */
   readonly envelope?: EnvelopeFrame;
   /** On a circle: its center and the baseline's radius, and how far round the text runs. */
@@ -94,6 +98,8 @@ export interface PartPicture {
   /** Where its origin stands in the mark when it follows another part; its own place is then counted from there. */
   readonly origin?: Point;
   readonly lettering?: LetteringFacts;
+  /** What a text can stand on, in its own pixels. */
+  readonly baseline?: readonly FreePoint[];
   /** Where it stands each member that it moves, in its own pixels. */
   readonly standing?: ReadonlyMap<string, Affine>;
 }

@@ -4,6 +4,7 @@ import {
   boundsOf,
   compose,
   IDENTITY,
+  mapFreePoint,
   mapPath,
   unite,
   weightOf,
@@ -254,8 +255,9 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
         const follows = 'weightFrom' in part && part.weightFrom === id;
         const strokePx = follows ? typicalStroke(picture.nodes, found.drawn.transform) : undefined;
-        siblings.set(id, { ink, lettering: picture.lettering, strokePx });
-        key += ` ${id}=${JSON.stringify(follows ? strokePx : [ink, picture.lettering?.sizePx, picture.lettering?.circle])}`;
+        const baseline = picture.baseline?.map((point) => mapFreePoint(point, found.drawn.transform));
+        siblings.set(id, { ink, lettering: picture.lettering, baseline, strokePx });
+        key += ` ${id}=${JSON.stringify(follows ? strokePx : [ink, picture.lettering?.sizePx, picture.lettering?.circle, baseline])}`;
       }
       const taken = takenOf.get(part.id) ?? [];
       const members: Member[] = [];

@@ -63,6 +63,11 @@ function ownOf(part: KnownPart, recipe: Recipe): KnownPart {
     ...part,
     companion: part.companion && here(part.companion.part) ? part.companion : null,
     fit: part.fit && 'part' in part.fit.to && !here(part.fit.to.part) ? null : part.fit,
-    line: part.line.shape === 'arc' && part.line.around && !here(part.line.around.part) ? { ...part.line, around: null } : part.line,
+    line:
+      part.line.shape === 'arc' && part.line.around && !here(part.line.around.part)
+        ? { ...part.line, around: null }
+        : part.line.shape === 'curve' && part.line.along && !here(part.line.along.part)
+          ? { ...part.line, along: null }
+          : part.line,
   };
 }

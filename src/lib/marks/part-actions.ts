@@ -1,5 +1,6 @@
 import type { Alignment, CombinationHow, Distribution, KnownPart, Match, SymmetryRule } from '$core/index';
 import type { MenuItem } from '$lib/ui/menu-item';
+import { keptLook } from './kept-look';
 import type { Table } from './table.svelte';
 
 /** What can be done to chosen parts, by menu; one row each. A row is there when it makes sense for what is chosen. */
@@ -9,6 +10,8 @@ interface ActionRow {
   /** How many parts it needs. */
   readonly least: number;
   readonly apart?: boolean;
+  /** Whether it can be done now, whatever is chosen. */
+  readonly ready?: () => boolean;
   readonly act: (table: Table, part: KnownPart) => void;
 }
 
@@ -96,7 +99,9 @@ const rows: readonly ActionRow[] = [
   matched('ink-area', 'Match ink'),
   { menu: 'Arrange', label: 'Rest on a line', least: 1, apart: true, act: (table) => void table.rest() },
   { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.flipChosen() },
-  { menu: 'Arrange', label: 'Carry look to the others', least: 2, act: (table) => table.carryLook() },
+  { menu: 'Arrange', label: 'Carry look to the others', least: 2, apart: true, act: (table) => table.carryLook() },
+  { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.copyLook() },
+  { menu: 'Arrange', label: 'Paste look', least: 1, ready: () => keptLook() !== undefined, act: (table) => table.pasteLook() },
   {
     menu: 'Combine',
     label: 'Group',
@@ -137,10 +142,10 @@ const rows: readonly ActionRow[] = [
 export const menuItems = (menu: ActionRow['menu'], table: Table): readonly MenuItem[] =>
   rows
     .filter((row) => row.menu === menu)
-    .map(({ label, least, apart, act }) => ({
+    .map(({ label, least, apart, ready, act }) => ({
       label,
       apart: apart ?? false,
-      disabled: table.chosen.length < least,
+      disabled: table.chosen.length < least || ready?.() === false,
       act: () => {
         const part = table.chosen.at(-1);
         if (part) act(table, part);

@@ -18,6 +18,7 @@ import {
   topLevel,
   turnedInPlace,
   unite,
+  withPartLook,
   type Alignment,
   type Arranged,
   type Bounds,
@@ -35,11 +36,13 @@ import {
   restack,
   forgetWaiting,
   labelOf,
+  partLook,
   retext,
   expect,
   type Brief,
   type KnownPart,
   type Lettering,
+  type PartLook,
   type Palette,
   type Part,
   type Picture,
@@ -55,6 +58,7 @@ import type { OpenMark } from '$lib/client/open-mark.svelte';
 import { ArtShelf } from './art/art-shelf.svelte';
 import { bringIn, UNSAID, type About } from './bring-in';
 import { pasted } from './clipboard';
+import { keepLook, keptLook } from './kept-look';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
@@ -359,18 +363,26 @@ export class Table {
   /** The look of the part chosen last, on all others. */
   carryLook(): void {
     const [from, ...others] = [...this.chosen].reverse();
-    if (!from) return;
-    const paint = 'paint' in from ? from.paint : undefined;
-    const recipe = others.reduce(
-      (next, part) =>
-        changePart(next, part.id, {
-          opacity: from.opacity,
-          blend: from.blend,
-          ...(paint && 'paint' in part ? { paint } : {}),
-        } as PartChange),
-      this.open.recipe,
+    const look = from && partLook(this.open.recipe, from.id);
+    if (look) this.#look('Carry look', others, look);
+  }
+  /** Keeps the look of the part chosen last, for this mark and every other one. */
+  copyLook(): void {
+    const part = this.chosen.at(-1);
+    const look = part && partLook(this.open.recipe, part.id);
+    if (look) keepLook(look);
+  }
+  /** The look that was kept, on everything that is chosen. */
+  pasteLook(): void {
+    const look = keptLook();
+    if (look) this.#look('Paste look', this.chosen, look);
+  }
+  #look(gesture: string, parts: readonly KnownPart[], look: PartLook): void {
+    const free = parts.filter(({ locked }) => !locked);
+    this.open.commit(
+      gesture,
+      free.reduce((recipe, { id }) => withPartLook(recipe, id, look), this.open.recipe),
     );
-    this.open.commit('Carry look', recipe);
   }
   /** A part from the clipboard; what is not ours is left alone. */
   async paste(text: string): Promise<void> {

@@ -31,7 +31,7 @@ import {
   type TextFaces,
 } from './flat-text';
 import { baselineRadiusPx, placeOnLine, type Circle, type LinePlacing } from './line-placing';
-import { companionOf, followedCircle, targetOf } from './followed';
+import { companionOf, followedCircle, followedCurve, targetOf } from './followed';
 import { noticesOf } from './notices';
 import type { Cut, Lettering } from './schema';
 import { touchLetters } from './touch';
@@ -203,10 +203,11 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
   const sizePx = companion && 'sizePx' in companion ? (companion.sizePx as number) : part.sizePx;
   const capHeight = metric(faces.face, part, 'capHeight');
   const { circle, notices: ringNotices } = followedCircle(part, context);
+  const { curve, notices: curveNotices } = followedCurve(part, context);
   const { text, notices: textNotices } = flatText(part, sizePx, faces, context, capHeight, circle);
   const letters = text.lines.flatMap((line) => line.letters);
   const flatInk = inkOfLetters(letters);
-  const placing = placeOnLine(part, text, sizePx, capHeight, flatInk, circle);
+  const placing = placeOnLine(part, text, sizePx, capHeight, flatInk, circle, curve);
   const toPx: Affine = { a: sizePx / 1000, b: 0, c: 0, d: sizePx / 1000, e: 0, f: 0 };
 
   // The box of cuts through the whole line: its advance and its capitals, which no letter's own ways change.
@@ -317,11 +318,12 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
       ...found.notices,
       ...(companion && 'notice' in companion ? [companion.notice as Problem] : []),
       ...ringNotices,
+      ...curveNotices,
       ...noticesOf(part, text, faces.face, context.fonts),
       ...textNotices,
       ...placing.notices,
     ],
-    ...originOf(part, circle, companion, nodes),
+    ...(curve ? { origin: curve.origin } : originOf(part, circle, companion, nodes)),
     lettering: {
       sizePx,
       advancePx,
@@ -333,6 +335,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
         ? { envelope: { left: flatInk.left * toPx.a, right: flatInk.right * toPx.a, capHeight: capHeight * toPx.a } }
         : {}),
       ...(ring ? { circle: ring } : {}),
+      ...(part.line.shape === 'curve' ? { curve: curve?.points ?? part.line.points } : {}),
     },
   };
 }

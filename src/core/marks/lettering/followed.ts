@@ -1,3 +1,4 @@
+import type { FreePoint, Point } from '../../geometry';
 import type { Problem } from '../../result/result';
 import type { DrawContext } from '../part-kind';
 import { baselineRadiusPx, type Circle } from './line-placing';
@@ -55,6 +56,35 @@ export function followedCircle(part: Lettering, context: DrawContext): { readonl
   const center = { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 };
   const radiusPx = Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2;
   return { circle: { center, radiusPx: facts ? facts.radiusPx : radiusPx }, notices: [] };
+}
+
+/** A drawn curve that a text stands on: its points counted from where it begins, and how far above it the letters stand. */
+export interface FollowedCurve {
+  readonly origin: Point;
+  readonly points: readonly FreePoint[];
+  readonly offPx: number;
+}
+
+/** The free curve that a text stands on. */
+export function followedCurve(
+  part: Lettering,
+  context: DrawContext,
+): { readonly curve?: FollowedCurve; readonly notices: readonly Problem[] } {
+  if (part.line.shape !== 'curve' || !part.line.along) return { notices: [] };
+  const points = context.sibling(part.line.along.part)?.baseline;
+  const [origin] = points ?? [];
+  if (!points || !origin)
+    return {
+      notices: [
+        {
+          code: 'curve-gone',
+          message: 'The curve that this text stands on is gone.',
+          fix: 'Choose another one, or let it have a curve of its own.',
+        },
+      ],
+    };
+  const counted = points.map((point) => ({ ...point, x: point.x - origin.x, y: point.y - origin.y }));
+  return { curve: { origin: { x: origin.x, y: origin.y }, points: counted, offPx: part.line.along.offPx }, notices: [] };
 }
 
 /** Where a second line stands: its size, and its origin under the first line's ink. */

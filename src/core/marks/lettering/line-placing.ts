@@ -2,6 +2,7 @@ import { compose, IDENTITY, translation, type Affine, type Bounds, type Point, t
 import type { Problem } from '../../result/result';
 import { arcBaseline, bendAlong, curveBaseline, envelope, spacingAtHeight, type Baseline } from '../../type';
 import type { FlatLetter, FlatText } from './flat-text';
+import type { FollowedCurve } from './followed';
 import type { Lettering } from './schema';
 
 /** A circle that a text follows, in mark pixels. */
@@ -54,6 +55,7 @@ export function placeOnLine(
   capHeight: number,
   ink: Bounds | undefined,
   followed: Circle | undefined,
+  curved?: FollowedCurve,
 ): LinePlacing {
   const { line } = part;
   if (line.shape === 'straight') return STRAIGHT;
@@ -94,7 +96,7 @@ export function placeOnLine(
       line.letters === 'bent' ? { bentAtAnchor: { warp: bendAlong(crown, height, 0), key: `${line.side} ${radius} ${height}` } } : {};
     return { ...along(moved, line.letters, height, 0), ...bent, notices, sweepDeg };
   }
-  const curve = curveBaseline(line.points.map((point) => scaledNode(point, perPx)));
+  const curve = curveBaseline((curved?.points ?? line.points).map((point) => scaledNode(point, perPx)));
   if (!curve.ok) return { notices: curve.problems };
   if (advance > curve.value.length)
     notices.push({
@@ -102,7 +104,8 @@ export function placeOnLine(
       message: `This text is ${Math.round(advance / perPx)} px long and its curve ${Math.round(curve.value.length / perPx)} px; the rest runs straight on.`,
       fix: 'Draw the curve longer, or make the letters smaller.',
     });
-  return { ...along(curve.value, line.letters, height, (line.startPercent / 100) * curve.value.length), notices };
+  const start = (line.startPercent / 100) * curve.value.length;
+  return { ...along(curve.value, line.letters, height, start, (curved?.offPx ?? 0) * perPx), notices };
 }
 
 const scaledNode = (node: { x: number; y: number; inX: number; inY: number; outX: number; outY: number }, by: number) => ({
@@ -122,22 +125,26 @@ const shifted = (baseline: Baseline, x: number, y: number): Baseline => ({
   },
 });
 
-/** Letters turned on a baseline keep their form; the middle of each advance stands on the line. */
+/** Letters turned on a baseline keep their form; the middle of each advance stands on the line, or above it. */
 function along(
   baseline: Baseline,
   letters: 'turned' | 'bent',
   height: number,
   anchor: number,
+  above = 0,
 ): Pick<LinePlacing, 'rigid' | 'warp' | 'bends'> {
   const warp = bendAlong(baseline, height, anchor);
   const spacing = spacingAtHeight(baseline, height, anchor);
   return {
-    warp,
+    warp: above === 0 ? warp : (x, y) => warp(x, y - above),
     bends: letters === 'bent',
     rigid: ({ left, right }) => {
       const middle = (left + right) / 2;
       const { x, y, cos, sin } = baseline.at(spacing.along(middle));
-      return compose({ a: cos, b: sin, c: -sin, d: cos, e: x, f: y }, middle === 0 ? IDENTITY : translation(-middle, 0));
+      return compose(
+        { a: cos, b: sin, c: -sin, d: cos, e: x, f: y },
+        middle === 0 && above === 0 ? IDENTITY : translation(-middle, -above),
+      );
     },
   };
 }

@@ -150,6 +150,11 @@ export const lineSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     shape: z.literal('curve'),
     points: z.array(curvePointSchema).max(200),
+    /** A free curve of the same mark whose points count instead, and how far above it the letters stand. */
+    along: z
+      .strictObject({ part: partIdSchema, offPx: z.number().min(-10_000).max(10_000).default(0) })
+      .nullable()
+      .default(null),
     /** Where the text is anchored, in percent of the curve's length. */
     startPercent: percent(0, 100).default(50),
     letters: letterTurn,

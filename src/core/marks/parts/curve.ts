@@ -40,6 +40,8 @@ export const curve: PartKind<typeof curveSchema> = {
     else if (stroke) fill(stroke);
     return {
       nodes,
+      // A text that goes round a closed curve ends where it began.
+      baseline: part.closed ? [...part.points, ...part.points.slice(0, 1)] : part.points,
       notices:
         nodes.length === 0
           ? [

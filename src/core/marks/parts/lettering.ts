@@ -7,6 +7,7 @@ const follows = (part: Lettering): readonly string[] => [
   ...(part.companion ? [part.companion.part] : []),
   ...(part.fit && 'part' in part.fit.to ? [part.fit.to.part] : []),
   ...(part.line.shape === 'arc' && part.line.around ? [part.line.around.part] : []),
+  ...(part.line.shape === 'curve' && part.line.along ? [part.line.along.part] : []),
 ];
 
 function lineWords({ line }: Lettering): string {

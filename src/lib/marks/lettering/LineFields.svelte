@@ -38,6 +38,7 @@
           { x: -half, y: 0, inX: 0, inY: 0, outX: half * 0.5, outY: -half * 0.4 },
           { x: half, y: 0, inX: -half * 0.5, inY: half * 0.4, outX: 0, outY: 0 },
         ],
+        along: null,
         startPercent: part.align === 'start' ? 0 : part.align === 'end' ? 100 : 50,
         letters: 'turned',
         spacingAtPercent: 0,
@@ -64,6 +65,7 @@
   const reversed = (points: readonly CurvePoint[]): CurvePoint[] =>
     points.map(({ x, y, inX, inY, outX, outY }) => ({ x, y, inX: outX, inY: outY, outX: inX, outY: inY })).reverse();
   const setLine = (line: Line) => table.previewLettering(part, { ...part, line });
+  const curves = $derived(table.parts.filter((other) => other.kind === 'curve'));
   const round = $derived(
     table.parts.filter(
       (other) => other.id !== part.id && (other.kind === 'shape' || (other.kind === 'lettering' && other.line.shape === 'arc')),
@@ -144,7 +146,33 @@
       preview={(startPercent) => setLine({ ...line, startPercent })}
       commit={() => table.commit('Start')}
     />
-    {#each line.points as point, at (at)}
+    <Pick
+      label="On"
+      value={line.along?.part ?? ''}
+      options={[{ value: '', label: 'a curve of its own' }, ...curves.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
+      choose={(id) => {
+        table.previewLettering(part, {
+          ...part,
+          line: { ...line, along: id ? { part: id, offPx: line.along?.offPx ?? 0 } : null },
+          place: id ? { ...part.place, x: 0, y: 0 } : part.place,
+        });
+        table.commit('On a curve');
+      }}
+    />
+    {#if line.along}
+      {@const along = line.along}
+      <AmountField
+        label="Above it"
+        unit="px"
+        lengths
+        min={-10000}
+        max={10000}
+        value={along.offPx}
+        preview={(offPx) => setLine({ ...line, along: { ...along, offPx } })}
+        commit={() => table.commit('Above the curve')}
+      />
+    {/if}
+    {#each line.along ? [] : line.points as point, at (at)}
       <div class="two">
         <AmountField
           label="Point {at + 1} across"
@@ -166,15 +194,16 @@
         />
       </div>
     {/each}
-    <button
-      class="link"
-      onclick={() => {
-        setLine({ ...line, startPercent: 100 - line.startPercent, points: reversed(line.points) });
-        table.commit('Reverse');
-      }}>Reverse</button
-    >
-    <button class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
-    {#if line.points.length > 2}<button
+    {#if !line.along}<button
+        class="link"
+        onclick={() => {
+          setLine({ ...line, startPercent: 100 - line.startPercent, points: reversed(line.points) });
+          table.commit('Reverse');
+        }}>Reverse</button
+      >
+      <button class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
+    {/if}
+    {#if !line.along && line.points.length > 2}<button
         class="link"
         onclick={() => {
           setLine({ ...line, points: line.points.slice(0, -1) });

@@ -105,7 +105,9 @@
     );
   }
 
-  const points = $derived(part.line.shape === 'curve' ? part.line.points : []);
+  /** The points that the text stands on: its own, or those of the curve that it follows. */
+  const points = $derived(part.line.shape === 'curve' ? (resolved.lettering?.curve ?? part.line.points) : []);
+  const ownPoints = $derived(part.line.shape === 'curve' && !part.line.along);
   const curveData = $derived.by(() => {
     let data = '';
     points.forEach((point, at) => {
@@ -120,7 +122,7 @@
   });
   /** Places along the curve, where the text can be anchored. */
   const along = $derived.by(() => {
-    const baseline = part.line.shape === 'curve' ? curveBaseline(part.line.points) : undefined;
+    const baseline = points.length > 1 ? curveBaseline(points) : undefined;
     if (!baseline?.ok) return [];
     const { length, at } = baseline.value;
     return Array.from({ length: 201 }, (_, n) => ({ percent: n / 2, ...at((length * n) / 200) }));
@@ -205,7 +207,7 @@
         ><title>Slide the text along its curve</title></circle
       >
     {/if}
-    {#each points as point, at (at)}
+    {#each ownPoints ? points : [] as point, at (at)}
       {@const here = toScreen(point)}
       {#each [{ what: 'in', x: point.inX, y: point.inY }, { what: 'out', x: point.outX, y: point.outY }] as const as { what, x, y } (what)}
         {#if x !== 0 || y !== 0}

@@ -158,7 +158,9 @@
       const mate = table.parts.find((candidate) => candidate.id === other.id);
       const follows =
         mate?.kind === 'lettering' &&
-        (mate.companion?.part === part.id || (mate.line.shape === 'arc' && mate.line.around?.part === part.id));
+        (mate.companion?.part === part.id ||
+          (mate.line.shape === 'arc' && mate.line.around?.part === part.id) ||
+          (mate.line.shape === 'curve' && mate.line.along?.part === part.id));
       const hidden = !mate || mate.kind === 'unknown' || mate.hidden;
       const apart = other.within !== resolved?.within || table.isChosen(other.id) || (mate?.kind === 'band' && mate.of === part.id);
       const lines = apart || follows || hidden ? undefined : snapLines(other);
