@@ -11,3 +11,4 @@ export {
 } from './board';
 export { briefSchema, proofsThatMatter, proposedWidthsPx, USE_NAMES, USES, type Brief, type Use } from './brief';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
+export { picturesAddress } from './picture-address';

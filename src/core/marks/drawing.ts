@@ -22,12 +22,27 @@ export const BLENDS = [
 ] as const;
 export type Blend = (typeof BLENDS)[number];
 
+export const SPREADS = ['pad', 'reflect', 'repeat'] as const;
+
+/** Colors that pass into one another. @source W3C SVG 2, 14.2 "Gradients" */
+export interface Gradient<Stop = { readonly color: Hex }> {
+  readonly kind: 'linear' | 'radial';
+  /** From the gradient's plane to the fill's coordinates. Linear ones run from 0 0 to 1 0 there, radial ones from 0 0 to the unit circle. */
+  readonly map: Affine;
+  /** What lies before the first stop and beyond the last. */
+  readonly spread: (typeof SPREADS)[number];
+  /** In order; `at` and `opacity` in [0, 1]. */
+  readonly stops: readonly (Stop & { readonly at: number; readonly opacity: number })[];
+}
+
 /** One filled outline, in its group's coordinates. */
 export interface Fill {
   readonly kind: 'fill';
   readonly path: Path;
   readonly rule: FillRule;
+  /** Of a gradient: the color that stands for it where only one can be. */
   readonly color: Hex;
+  readonly gradient?: Gradient;
   /** In [0, 1]. */
   readonly opacity: number;
 }

@@ -50,7 +50,9 @@ export function cutTo(nodes: readonly PaintedNode[], map: Affine, area: Region, 
     if (node.kind === 'group') return cutTo(node.children, compose(map, node.transform), area, paths);
     const { path, rule } = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), area);
     if (path.verbs === '') return [];
-    return [node.kind === 'picture' ? { ...node, map: compose(map, node.map), path, rule } : { ...node, path, rule }];
+    if (node.kind === 'picture') return [{ ...node, map: compose(map, node.map), path, rule }];
+    const gradient = node.gradient && { gradient: { ...node.gradient, map: compose(map, node.gradient.map) } };
+    return [{ ...node, ...gradient, path, rule }];
   });
 }
 

@@ -1,6 +1,16 @@
 export { inkGapShifts, inOwnPlane, regionsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
-export { BLENDS, picturesIn, type Blend, type Drawing, type DrawingNode, type Fill, type Group, type PictureFill } from './drawing';
+export {
+  BLENDS,
+  picturesIn,
+  type Blend,
+  type Drawing,
+  type DrawingNode,
+  type Fill,
+  type Gradient,
+  type Group,
+  type PictureFill,
+} from './drawing';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
 export { addPart, changePart, freePartId, type PartChange } from './edit';
 export {

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Affine, Bounds, FreePoint, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
 import type { EnvelopeFrame, FontShelf } from '../type';
-import type { Fill, Group, PictureFill } from './drawing';
+import type { Fill, Gradient, Group, PictureFill } from './drawing';
 import type { Paint } from './paint';
 
 /** Another part of the same mark, as a part that follows it sees it. */
@@ -86,7 +86,10 @@ export interface LetteringFacts {
 }
 
 /** A filled outline before it is dressed: it knows what it is painted with, not which color that is. */
-export type PaintedFill = Omit<Fill, 'color'> & { readonly paint: Paint };
+export type PaintedFill = Omit<Fill, 'color' | 'gradient'> & {
+  readonly paint: Paint;
+  readonly gradient?: Gradient<{ readonly paint: Paint }>;
+};
 export type PaintedGroup = Omit<Group, 'children'> & { readonly children: readonly PaintedNode[] };
 export type PaintedNode = PaintedFill | PictureFill | PaintedGroup;
 

@@ -118,8 +118,12 @@ const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly Drawing
   nodes.map((node) => {
     if (node.kind === 'group') return { ...node, children: inColors(node.children, dress) };
     if (node.kind === 'picture') return node;
-    const { paint, ...fill } = node;
-    return { ...fill, color: colorOf(paint, dress) };
+    const { paint, gradient, ...fill } = node;
+    const stops = gradient?.stops.map(({ at, opacity, paint: stop }) => ({ at, opacity, color: colorOf(stop, dress) })) ?? [];
+    const color = colorOf(paint, dress);
+    // One color has no other to pass into.
+    if (!gradient || dress.loose !== undefined) return { ...fill, color };
+    return { ...fill, color, gradient: { ...gradient, stops } };
   });
 
 /** Who draws which part in its place: whoever says so first; nobody draws itself, not even through others. */

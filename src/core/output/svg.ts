@@ -1,5 +1,5 @@
 import { framePath, heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
-import type { Drawing, DrawingNode, Group, PictureFill } from '../marks';
+import type { Drawing, DrawingNode, Gradient, Group, PictureFill } from '../marks';
 import { pathData, written } from './path-data';
 
 const escaped = (text: string): string =>
@@ -36,6 +36,21 @@ function pictureMarkup({ map, path, rule, opacity, sha256 }: PictureFill, { pref
   return `<g clip-path="url(#${id})"><clipPath id="${id}"><path clip-rule="${rule}" d="${data}"/></clipPath>${image}</g>`;
 }
 
+function gradientMarkup({ kind, map, spread, stops }: Gradient, prefix: string): { readonly id: string; readonly markup: string } {
+  const share = (value: number) => String(Number(value.toFixed(4)));
+  const listed = stops
+    .map(
+      ({ at, color, opacity }) =>
+        `<stop offset="${share(at)}" stop-color="${color}"${opacity < 1 ? ` stop-opacity="${share(opacity)}"` : ''}/>`,
+    )
+    .join('');
+  const numbers = kind === 'linear' ? 'x1="0" y1="0" x2="1" y2="0"' : 'cx="0" cy="0" r="1"';
+  const method = spread === 'pad' ? '' : ` spreadMethod="${spread}"`;
+  const inside = ` gradientUnits="userSpaceOnUse" ${numbers} gradientTransform="${matrix(map)}"${method}>${listed}</${kind}Gradient>`;
+  const id = `${prefix}tint-${shortDigest(kind + inside)}`;
+  return { id, markup: `<${kind}Gradient id="${id}"${inside}` };
+}
+
 /** How a drawing is written. */
 interface Writing {
   /** Stands before every id. */
@@ -46,9 +61,10 @@ interface Writing {
 function node(item: DrawingNode, writing: Writing): string {
   if (item.kind === 'group') return groupMarkup(item, writing.prefix, writing.pictureAddress);
   if (item.kind === 'picture') return pictureMarkup(item, writing);
+  const passing = item.gradient && gradientMarkup(item.gradient, writing.prefix);
   const opacity = item.opacity < 1 ? ` fill-opacity="${written(item.opacity)}"` : '';
   const rule = item.rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
-  return `<path fill="${item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
+  return `${passing?.markup ?? ''}<path fill="${passing ? `url(#${passing.id})` : item.color}"${opacity}${rule} d="${pathData(item.path)}"/>`;
 }
 
 /** One group as a page shows it: the writer's own attributes and markup, piece by piece, so that only what changed is replaced. */

@@ -1,7 +1,7 @@
 import type { Hex } from '../color/hex';
 import { nearestColor, nearestRoleOf } from '../color/nearest-role';
 import type { Palette } from '../color/palette';
-import { centerOf, heightOf, mapPath, widthOf } from '../geometry';
+import { centerOf, compose, heightOf, mapPath, widthOf } from '../geometry';
 import { ART_SIDE } from '../marks/parts/art';
 import type { KnownInput } from '../marks';
 import { pathData } from '../output/path-data';
@@ -15,7 +15,8 @@ const MOST_SLOTS = 24;
 /** Colors by how much of them there is, as pieces counted; near ones are not joined, so that a designer can tell them apart. */
 function slotsOf(drawing: ImportedDrawing): readonly Hex[] {
   const counts = new Map<Hex, number>();
-  for (const { color } of drawing.pieces) counts.set(color, (counts.get(color) ?? 0) + 1);
+  for (const { color, gradient } of drawing.pieces)
+    for (const each of gradient?.stops.map((stop) => stop.color) ?? [color]) counts.set(each, (counts.get(each) ?? 0) + 1);
   return [...counts.entries()]
     .sort(([, one], [, other]) => other - one)
     .slice(0, MOST_SLOTS)
@@ -39,11 +40,18 @@ export function asArt(drawing: ImportedDrawing, source: ArtInput['source'], pale
       original,
       paint: slots.length === 1 ? { role: 'lead' } : palette ? { role: nearestRoleOf(original, palette) } : { hex: original },
     })),
-    pieces: drawing.pieces.map(({ path, rule, color, opacity }) => ({
+    pieces: drawing.pieces.map(({ path, rule, color, opacity, gradient }) => ({
       data: pathData(mapPath(path, map)),
       rule,
       slot: nearestColor(color, slots),
       opacity,
+      ...(gradient && {
+        gradient: {
+          ...gradient,
+          map: compose(map, gradient.map),
+          stops: gradient.stops.map((stop) => ({ at: stop.at, slot: nearestColor(stop.color, slots), opacity: stop.opacity })),
+        },
+      }),
     })),
   };
 }

@@ -15,16 +15,14 @@ import {
   type Region,
 } from '../geometry';
 import { fail, ok, type Problem, type Result } from '../result/result';
+import { ownId, share, tintOf, type Tint } from './gradients';
 import { SVG_LIMITS } from './limits';
 import { lengthOf, outlineOfElement, readTransform } from './outlines';
 import { readSvgTree, type SvgElement } from './read-tree';
 import { FIRST_STYLE, readSheets, styleOf, type Style } from './style';
 
 /** One filled outline of a drawing made elsewhere, in the drawing's own unit. */
-export interface ImportedPiece extends Region {
-  readonly color: Hex;
-  readonly opacity: number;
-}
+export interface ImportedPiece extends Region, Tint {}
 
 export interface ImportedDrawing {
   /** Back to front. */
@@ -95,37 +93,21 @@ interface Place {
   readonly uses: number;
 }
 
-const share = (text: string | undefined): number => {
-  const value = Number.parseFloat(text ?? '1');
-  return Number.isFinite(value) ? Math.min(1, Math.max(0, /%\s*$/.test(text ?? '') ? value / 100 : value)) : 1;
-};
-
-const ownId = (reference: string | undefined): string | undefined =>
-  /^\s*(?:url\(\s*["']?)?#([^"')\s]+)["']?\s*\)?/.exec(reference ?? '')?.[1];
-
-interface Colored {
-  readonly color: Hex;
-  readonly opacity: number;
+/** What an outline is painted, where it stands. */
+interface Standing {
+  readonly box: Bounds | undefined;
+  readonly map: Affine;
 }
 
-/** A paint as one color: gradients become the middle of their stops. */
-function colorOf(paint: string, style: Style, walk: Walk): Colored | undefined {
+/** A paint as a color or a gradient. */
+function colorOf(paint: string, style: Style, walk: Walk, standing: Standing): Tint | undefined {
   const text = paint.trim();
   if (text === '' || text === 'none' || text === 'transparent') return undefined;
-  if (/^currentcolor$/i.test(text)) return colorOf(style['color'] ?? '#000000', { ...style, color: '#000000' }, walk);
-  const id = /^url\(/i.test(text) ? ownId(text) : undefined;
+  if (/^currentcolor$/i.test(text)) return colorOf(style['color'] ?? '#000000', { ...style, color: '#000000' }, walk, standing);
   if (/^url\(/i.test(text)) {
-    const stops = gradientStops(id, walk, 0);
-    if (stops.length === 0) {
-      walk.note('a paint that is a pattern or comes from elsewhere');
-      return undefined;
-    }
-    walk.note('a gradient; it is filled with the middle of its colors');
-    const mean = (channel: 'r' | 'g' | 'b') => stops.reduce((sum, stop) => sum + stop[channel], 0) / stops.length;
-    return {
-      color: formatHex({ mode: 'rgb', r: mean('r'), g: mean('g'), b: mean('b') }) as Hex,
-      opacity: stops.reduce((sum, { alpha }) => sum + alpha, 0) / stops.length,
-    };
+    const tint = tintOf(ownId(text), walk, standing.box, standing.map);
+    if (!tint) walk.note('a paint that is a pattern or comes from elsewhere');
+    return tint;
   }
   const read = parse(text);
   const hex = read && formatHex(read);
@@ -135,25 +117,6 @@ function colorOf(paint: string, style: Style, walk: Walk): Colored | undefined {
   }
   const alpha = read.alpha ?? 1;
   return alpha === 0 ? undefined : { color: hex as Hex, opacity: alpha };
-}
-
-function gradientStops(
-  id: string | undefined,
-  walk: Walk,
-  depth: number,
-): readonly { readonly r: number; readonly g: number; readonly b: number; readonly alpha: number }[] {
-  const gradient = id === undefined ? undefined : walk.byId.get(id);
-  if (!gradient || !/Gradient$/.test(gradient.name) || depth > 8) return [];
-  const stops = gradient.children
-    .filter(({ name }) => name === 'stop')
-    .slice(0, 256)
-    .flatMap((stop) => {
-      const style = styleOf(stop, FIRST_STYLE, walk.rules);
-      const color = parse(style['stop-color'] ?? '#000000');
-      const rgb = color && parse(formatHex(color));
-      return rgb?.mode === 'rgb' ? [{ r: rgb.r, g: rgb.g, b: rgb.b, alpha: share(style['stop-opacity']) }] : [];
-    });
-  return stops.length > 0 ? stops : gradientStops(ownId(gradient.attributes['href']), walk, depth + 1);
 }
 
 function spend(walk: Walk, segments: number): void {
@@ -210,12 +173,12 @@ function clipOf(reference: string | undefined, map: Affine, walk: Walk, depth = 
 const isSane = (region: Region): boolean =>
   region.path.coords.every((value) => Number.isFinite(value) && Math.abs(value) <= SVG_LIMITS.coordinate);
 
-function put(walk: Walk, region: Region, colored: Colored, opacity: number, clip: Region | undefined): void {
+function put(walk: Walk, region: Region, tint: Tint, opacity: number, clip: Region | undefined): void {
   if (!isSane(region)) return walk.note('an outline with coordinates beyond all bounds');
   const kept = clip ? walk.paths.combine('intersect', region, clip) : region;
   const box = kept.path.verbs === '' ? undefined : boundsOf(kept.path);
   if (!box || (box.right - box.left === 0 && box.bottom - box.top === 0)) return;
-  walk.pieces.push({ ...kept, color: colored.color, opacity: Math.round(colored.opacity * opacity * 1000) / 1000 });
+  walk.pieces.push({ ...kept, ...tint, opacity: Math.round(tint.opacity * opacity * 1000) / 1000 });
 }
 
 function draw(element: SvgElement, place: Place, walk: Walk): void {
@@ -261,10 +224,11 @@ function draw(element: SvgElement, place: Place, walk: Walk): void {
   if (!path) return walk.note(`“${element.name.slice(0, 40)}”`);
   spend(walk, path.verbs.length);
   if (style['visibility'] === 'hidden' || path.verbs === '') return;
+  const standing = { box: boundsOf(path), map };
   const rule: FillRule = style['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
-  const fill = element.name === 'line' ? undefined : colorOf(style['fill'] ?? 'none', style, walk);
+  const fill = element.name === 'line' ? undefined : colorOf(style['fill'] ?? 'none', style, walk, standing);
   if (fill) put(walk, { path: mapPath(closed(path), map), rule }, fill, opacity * share(style['fill-opacity']), clip);
-  const stroke = colorOf(style['stroke'] ?? 'none', style, walk);
+  const stroke = colorOf(style['stroke'] ?? 'none', style, walk, standing);
   const width = lengthOf(style['stroke-width'], 1);
   if (!stroke || width <= 0 || !isSane({ path, rule })) return;
   // A stroke is drawn in its own coordinates first: a transform may stretch it.
@@ -281,8 +245,8 @@ function draw(element: SvgElement, place: Place, walk: Walk): void {
 const closed = (path: Region['path']): Region['path'] => ({ verbs: path.verbs.replace(/([LQC])(?=M|$)/g, '$1Z'), coords: path.coords });
 
 /**
- * Reads a drawing made elsewhere: paths, basic shapes, groups, transforms, `use`, clip paths, strokes (made outlines), presentation and style attributes and simple style sheets.
- * Nothing active is looked into and nothing is fetched; what comes out is filled outlines in plain colors.
+ * Reads a drawing made elsewhere: paths, basic shapes, groups, transforms, `use`, clip paths, gradients, strokes (made outlines), presentation and style attributes and simple style sheets.
+ * Nothing active is looked into and nothing is fetched; what comes out is filled outlines in colors and gradients.
  * @returns what was left out is listed; a drawing that is broken, hostile or beyond the limits is refused whole, with the reason
  * @source W3C SVG 2
  */

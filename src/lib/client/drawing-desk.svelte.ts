@@ -8,9 +8,9 @@ import {
   type ScreenPicture,
   type ShippedFamily,
   withNews,
+  picturesAddress,
 } from '$core/index';
 import type { Draughtsman } from '$workers/draw';
-import { picturesAddress } from './addresses';
 import { writtenParts } from './written-parts';
 
 /** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */

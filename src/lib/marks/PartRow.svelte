@@ -6,8 +6,7 @@
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import type { Snippet } from 'svelte';
   import { dragHandle } from 'svelte-dnd-action';
-  import { describePart, labelOf, membersDeep, type Part } from '$core/index';
-  import { picturesAddress } from '$lib/client/addresses';
+  import { describePart, labelOf, membersDeep, type Part, picturesAddress } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import LetteringFields from './lettering/LetteringFields.svelte';
   import LinkedFields from './fields/LinkedFields.svelte';

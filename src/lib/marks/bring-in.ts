@@ -1,5 +1,5 @@
+import { picturesAddress } from '$core/index';
 import type { KnownInput, Problem, Result } from '$core/index';
-import { picturesAddress } from '$lib/client/addresses';
 
 type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;
 type BroughtPart = WithoutId<Extract<KnownInput, { kind: 'art' | 'picture' }>>;

@@ -50,8 +50,8 @@ import {
   type Recipe,
   type ResolvedPart,
   type ShippedFamily,
+  picturesAddress,
 } from '$core/index';
-import { picturesAddress } from '$lib/client/addresses';
 import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';

@@ -1,5 +1,4 @@
-import { dress, screenPicture, type Dressing, type ShippedFamily } from '$core/index';
-import { picturesAddress } from '$lib/client/addresses';
+import { dress, screenPicture, type Dressing, type ShippedFamily, picturesAddress } from '$core/index';
 import { drawMark } from './draw-mark';
 import type { BrandView } from './stores/brands';
 import type { MarkView } from './stores/marks';

@@ -1,7 +1,6 @@
-import type { FreePoint, Point } from '../../geometry';
 import type { Problem } from '../../result/result';
 import type { DrawContext } from '../part-kind';
-import { baselineRadiusPx, type Circle } from './line-placing';
+import { baselineRadiusPx, type Circle, type FollowedCurve } from './line-placing';
 import type { Lettering } from './schema';
 
 /** The width (and height) that a lettering is fitted to, in mark pixels; `advance` counts the text's own length rather than its ink. */
@@ -56,13 +55,6 @@ export function followedCircle(part: Lettering, context: DrawContext): { readonl
   const center = { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 };
   const radiusPx = Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2;
   return { circle: { center, radiusPx: facts ? facts.radiusPx : radiusPx }, notices: [] };
-}
-
-/** A drawn curve that a text stands on: its points counted from where it begins, and how far above it the letters stand. */
-export interface FollowedCurve {
-  readonly origin: Point;
-  readonly points: readonly FreePoint[];
-  readonly offPx: number;
 }
 
 /** The free curve that a text stands on. */

@@ -1,14 +1,20 @@
-import { compose, IDENTITY, translation, type Affine, type Bounds, type Point, type Warp } from '../../geometry';
+import { compose, IDENTITY, translation, type Affine, type Bounds, type FreePoint, type Point, type Warp } from '../../geometry';
 import type { Problem } from '../../result/result';
 import { arcBaseline, bendAlong, curveBaseline, envelope, spacingAtHeight, type Baseline } from '../../type';
 import type { FlatLetter, FlatText } from './flat-text';
-import type { FollowedCurve } from './followed';
 import type { Lettering } from './schema';
 
 /** A circle that a text follows, in mark pixels. */
 export interface Circle {
   readonly center: Point;
   readonly radiusPx: number;
+}
+
+/** A drawn curve that a text stands on: its points counted from where it begins, and how far above it the letters stand. */
+export interface FollowedCurve {
+  readonly origin: Point;
+  readonly points: readonly FreePoint[];
+  readonly offPx: number;
 }
 
 /** Where letters go from the flat text: all in 1/1000 em of the part's size. */

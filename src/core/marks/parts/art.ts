@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { hexSchema } from '../../color/palette';
-import { boundsOf, heightOf, mapPath, readPath, widthOf, unite, type Bounds, type Path } from '../../geometry';
+import { boundsOf, compose, heightOf, mapPath, scaling, readPath, widthOf, unite, type Bounds, type Path } from '../../geometry';
+import { SPREADS } from '../drawing';
 import { withWeight } from '../stroke-weight';
 import { paintSchema } from '../paint';
 import { partBase, partIdSchema } from '../part-base';
@@ -22,6 +23,26 @@ export const artSourceSchema = z.strictObject({
 });
 export type ArtSource = z.infer<typeof artSourceSchema>;
 
+/** Most stops of one gradient. */
+export const MOST_STOPS = 64;
+const far = z.number().min(-1e6).max(1e6);
+const gradientSchema = z.strictObject({
+  kind: z.enum(['linear', 'radial']),
+  /** From the gradient's plane (from 0 0 to 1 0, or to the unit circle) to that of the pieces. */
+  map: z.strictObject({ a: far, b: far, c: far, d: far, e: far, f: far }),
+  spread: z.enum(SPREADS).default('pad'),
+  stops: z
+    .array(
+      z.strictObject({
+        at: z.number().min(0).max(1),
+        slot: z.number().int().min(0).max(63),
+        opacity: z.number().min(0).max(1).default(1),
+      }),
+    )
+    .min(2)
+    .max(MOST_STOPS),
+});
+
 export const artSchema = z.strictObject({
   ...partBase,
   kind: z.literal('art'),
@@ -42,6 +63,8 @@ export const artSchema = z.strictObject({
         rule: z.enum(['nonzero', 'evenodd']).default('nonzero'),
         slot: z.number().int().min(0).max(63).default(0),
         opacity: z.number().min(0).max(1).default(1),
+        /** Colors that pass into one another; `slot` stands for them where only one can be. */
+        gradient: gradientSchema.optional(),
       }),
     )
     .min(1)
@@ -81,15 +104,22 @@ export const art: PartKind<typeof artSchema> = {
         message: 'The part whose stroke this art follows is gone or has none.',
         fix: 'Let it follow another part, or a number.',
       });
-    const nodes = part.pieces.map(({ data, rule, slot, opacity }): PaintedFill => {
+    const paintOf = (slot: number) => (part.slots[slot] ?? part.slots[0])?.paint ?? { role: 'ink' as const };
+    const nodes = part.pieces.map(({ data, rule, slot, opacity, gradient }): PaintedFill => {
       const written = remember<Path>(`art ${data}`, () => readPath(data) ?? { verbs: '', coords: [] });
       const shown = wanted
         ? remember(`art ${rule} ${wanted / scale} ${data}`, () => withWeight(paths.weld([{ path: written, rule }]), wanted / scale, paths))
         : { path: written, rule };
-      const path = remember<Path>(`art ${rule} ${wanted ?? 0} ${scale} ${data}`, () =>
-        mapPath(shown.path, { a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 }),
-      );
-      return { kind: 'fill', path, rule: shown.rule, paint: (part.slots[slot] ?? part.slots[0])?.paint ?? { role: 'ink' }, opacity };
+      const larger = scaling(scale, scale);
+      const path = remember<Path>(`art ${rule} ${wanted ?? 0} ${scale} ${data}`, () => mapPath(shown.path, larger));
+      const passing = gradient && {
+        gradient: {
+          ...gradient,
+          map: compose(larger, gradient.map),
+          stops: gradient.stops.map((stop) => ({ at: stop.at, opacity: stop.opacity, paint: paintOf(stop.slot) })),
+        },
+      };
+      return { kind: 'fill', path, rule: shown.rule, paint: paintOf(slot), ...passing, opacity };
     });
     return { nodes, notices };
   },
