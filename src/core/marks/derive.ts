@@ -3,8 +3,10 @@ import { firstLetter } from '../type';
 import { takeLetters } from './lettering/anchors';
 import type { Lettering } from './lettering/schema';
 import type { Linked } from './parts/linked';
+import { inOnePaint } from './part-look';
 import type { Recipe } from './recipe';
-import type { Part } from './registry';
+import { isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
+import { renamed } from './renaming';
 
 /** The recipes of the marks that others may follow, by mark id. */
 export type Sources = ReadonlyMap<string, Recipe>;
@@ -17,52 +19,102 @@ export interface Derived {
 
 /** How far one mark may follow another that follows another. */
 const DEEPEST_LINK = 8;
+/** Most parts that one link brings along, with all that they draw. */
+const MOST_FOLLOWED = 500;
 
-type Followed = { readonly part: Part } | { readonly problem: Problem };
+/** The parts in place of a linked one, the one that bears its name last; or why there are none. */
+type Followed = { readonly parts: readonly Part[] } | { readonly problem: Problem };
 
 /** The marks a recipe looks at directly. */
 export const marksFollowedBy = (recipe: Recipe): readonly string[] => [
   ...new Set(recipe.parts.flatMap((part) => (part.kind === 'linked' ? [part.from.mark] : []))),
 ];
 
+const BROKEN: Problem = {
+  code: 'link-broken',
+  message: 'The part this one follows is gone.',
+  fix: 'Follow another part, or remove this one.',
+};
+const CIRCLE: Problem = {
+  code: 'link-circle',
+  message: 'This part follows itself through other marks.',
+  fix: 'Follow a part that does not depend on this one.',
+};
+const TOO_MUCH: Problem = {
+  code: 'link-too-much',
+  message: `With all that it draws, the part this one follows has more than ${MOST_FOLLOWED} parts.`,
+  fix: 'Follow a part of it.',
+};
+const ALONE: Problem = {
+  code: 'link-broken',
+  message: 'The part this one follows is drawn from a part beside it, and cannot be followed without it.',
+  fix: 'Group the two, and follow the group.',
+};
+
 /**
  * Puts the followed parts in the place of every linked part. A pure function; nothing is copied into storage.
- * The derived part keeps its own id, place, opacity and blend, and overrides size and color where it says so.
+ * The derived part keeps its own id, place, opacity and blend, and overrides size and color where it says so. A part that draws others brings them along, under ids made from its own.
  */
 export function derive(recipe: Recipe, sources: Sources): Derived {
   const notices = new Map<string, readonly Problem[]>();
   if (!recipe.parts.some(({ kind }) => kind === 'linked')) return { recipe, notices };
-  const parts = recipe.parts.map((part): Part => {
-    if (part.kind !== 'linked') return part;
-    const followed = follow(part, sources, DEEPEST_LINK);
-    if ('part' in followed) return followed.part;
+  const parts = recipe.parts.flatMap((part): readonly Part[] => {
+    if (part.kind !== 'linked') return [part];
+    const followed = followKept(part, sources);
+    if ('parts' in followed) return followed.parts;
     notices.set(part.id, [followed.problem]);
-    return part;
+    return [part];
   });
   return { recipe: { ...recipe, parts }, notices };
 }
 
-function follow(link: Linked, sources: Sources, depth: number): Followed {
-  if (depth === 0)
-    return {
-      problem: {
-        code: 'link-circle',
-        message: 'This part follows itself through other marks.',
-        fix: 'Follow a part that does not depend on this one.',
-      },
-    };
-  const source = sources.get(link.from.mark)?.parts.find((part) => part.id === link.from.part);
-  if (!source)
-    return {
-      problem: { code: 'link-broken', message: 'The part this one follows is gone.', fix: 'Follow another part, or remove this one.' },
-    };
-  if (source.kind === 'unknown')
+/** The recipes that were looked at, and the marks that were not there. */
+type Through = Map<string, Recipe | undefined>;
+
+/** What each link led to last, and through which recipes: parts that have not changed are the same objects again. */
+const kept = new WeakMap<Linked, { readonly through: Through; readonly followed: Followed }>();
+
+function followKept(link: Linked, sources: Sources): Followed {
+  const before = kept.get(link);
+  if (before && [...before.through].every(([mark, recipe]) => sources.get(mark) === recipe)) return before.followed;
+  const through: Through = new Map();
+  const followed = follow(link, sources, DEEPEST_LINK, through);
+  kept.set(link, { through, followed });
+  return followed;
+}
+
+function follow(link: Linked, sources: Sources, depth: number, through: Through): Followed {
+  if (depth === 0) return { problem: CIRCLE };
+  const recipe = sources.get(link.from.mark);
+  through.set(link.from.mark, recipe);
+  const source = recipe?.parts.find((part) => part.id === link.from.part);
+  if (!recipe || !source) return { problem: BROKEN };
+  const expanded = expand(recipe, source, sources, depth, through, new Set());
+  if (!('parts' in expanded)) return expanded;
+  if (expanded.parts.length > MOST_FOLLOWED) return { problem: TOO_MUCH };
+  const names = new Map(expanded.parts.map(({ id }) => [id, id === source.id ? link.id : `${link.id}.${id}`]));
+  const known = expanded.parts.filter(isKnown);
+  if (known.some((part) => tracedBy(part).some((id) => !names.has(id)))) return { problem: ALONE };
+  const parts = known.map((part) => taken(part, part.id === source.id ? link : undefined, names));
+  return { parts };
+}
+
+/** A part and all that it draws, every linked one among them replaced; the part itself last. */
+function expand(recipe: Recipe, part: Part, sources: Sources, depth: number, through: Through, seen: Set<string>): Followed {
+  if (part.kind === 'unknown')
     return { problem: { code: 'not-understood', message: 'The part this one follows was made by a newer version.' } };
-  const concrete = source.kind === 'linked' ? follow(source, sources, depth - 1) : { part: source };
-  if (!('part' in concrete)) return concrete;
-  if (concrete.part.kind === 'lettering') return { part: takeLettering(link, concrete.part) };
-  if (concrete.part.kind !== 'shape') return { problem: { code: 'link-broken', message: 'The part this one follows cannot be followed.' } };
-  return { part: { ...concrete.part, ...ownFields(link), ...(link.paint ? { paint: link.paint } : {}) } };
+  if (part.kind === 'linked') return follow(part, sources, depth - 1, through);
+  seen.add(part.id);
+  const members: Part[] = [];
+  for (const member of recipe.parts) {
+    if (!takenBy(part).includes(member.id) || seen.has(member.id)) continue;
+    const found = expand(recipe, member, sources, depth, through, seen);
+    // A member that cannot be followed is left out; the rest is still worth seeing.
+    if ('parts' in found) members.push(...found.parts);
+    else if (found.problem === TOO_MUCH) return found;
+    if (members.length > MOST_FOLLOWED) return { problem: TOO_MUCH };
+  }
+  return { parts: [...members, part] };
 }
 
 const ownFields = ({ id, name, place, opacity, blend, hidden, locked, ghost }: Linked) => ({
@@ -76,12 +128,31 @@ const ownFields = ({ id, name, place, opacity, blend, hidden, locked, ghost }: L
   ghost,
 });
 
-/** What a lettering has only among its own neighbors: another mark has neither its first line nor its ring or curve. */
-const alone = (source: Lettering): Lettering => {
-  const { line } = source;
-  const own = line.shape === 'arc' ? { ...line, around: null } : line.shape === 'curve' ? { ...line, along: null } : line;
-  return { ...source, companion: null, fit: null, line: own };
-};
+/** The part under its name here, following only what came along; the one that the link stands for with the link's own place and overrides. */
+function taken(part: KnownPart, link: Linked | undefined, names: ReadonlyMap<string, string>): KnownPart {
+  const here = renamed(alone(link?.take === 'initial' && part.kind === 'lettering' ? initialOf(part) : part, names), names);
+  if (!link) return here;
+  const sized = link.sizePx !== null && 'sizePx' in here ? { ...here, sizePx: link.sizePx } : here;
+  const painted = link.paint ? inOnePaint(sized, link.paint) : sized;
+  return { ...painted, ...ownFields(link) } as KnownPart;
+}
+
+/** The part without what it followed among its neighbors and did not bring along: another mark has neither its first line nor its ring or curve. */
+function alone(part: KnownPart, names: ReadonlyMap<string, string>): KnownPart {
+  const gone = (id: string | null | undefined): boolean => id !== null && id !== undefined && !names.has(id);
+  if (part.kind === 'shape') return gone(part.weightFrom) ? { ...part, weightFrom: undefined } : part;
+  if ((part.kind === 'art' || part.kind === 'curve') && gone(part.weightFrom)) return { ...part, weightFrom: null };
+  if (part.kind !== 'lettering') return part;
+  const { line, fit, companion } = part;
+  const own =
+    line.shape === 'arc' && gone(line.around?.part)
+      ? { ...line, around: null }
+      : line.shape === 'curve' && gone(line.along?.part)
+        ? { ...line, along: null }
+        : line;
+  const fitsGone = fit !== null && 'part' in fit.to && gone(fit.to.part);
+  return { ...part, line: own, fit: fitsGone ? null : fit, companion: gone(companion?.part) ? null : companion };
+}
 
 /** The first letter, with all that was done to it, on a straight line of its own. */
 const initialOf = (source: Lettering): Lettering => ({
@@ -89,11 +160,6 @@ const initialOf = (source: Lettering): Lettering => ({
   trackingPermille: 0,
   align: 'center',
   line: { shape: 'straight' },
-});
-
-const takeLettering = (link: Linked, source: Lettering): Lettering => ({
-  ...alone(link.take === 'initial' ? initialOf(source) : source),
-  ...ownFields(link),
-  ...(link.sizePx === null ? {} : { sizePx: link.sizePx }),
-  ...(link.paint ? { paint: link.paint } : {}),
+  companion: null,
+  fit: null,
 });

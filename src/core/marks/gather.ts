@@ -5,6 +5,7 @@ import { copiesOf } from './parts/symmetry';
 import { createPart, MOST_PARTS, type Recipe } from './recipe';
 import { isKnown, takenBy, type KnownInput, type KnownPart, type Part } from './registry';
 import { freePartId } from './edit';
+import { renamed, withMembers } from './renaming';
 
 /** A recipe after an edit, and the part the designer goes on with. */
 export interface Gathered {
@@ -14,10 +15,6 @@ export interface Gathered {
 
 const withParts = (recipe: Recipe, parts: readonly Part[]): Recipe => ({ ...recipe, parts });
 const knownPart = (recipe: Recipe, id: string): KnownPart | undefined => recipe.parts.filter(isKnown).find((part) => part.id === id);
-
-/** The part with other members; only kinds that take members have them. */
-const withMembers = (part: KnownPart, members: readonly string[]): KnownPart =>
-  'members' in part ? ({ ...part, members } as KnownPart) : part;
 
 /** The parts that a part draws in its place, theirs, and so on. */
 export function membersDeep(recipe: Recipe, id: string): ReadonlySet<string> {
@@ -129,30 +126,11 @@ export function copyDeep(
     names.set(part.id, name);
     taken = withParts(taken, [...taken.parts, { kind: 'unknown', id: name, original: {} }]);
   }
-  const renamed = (part: KnownPart): KnownPart => {
-    // What is linked names a part of another mark.
-    if (part.kind === 'linked')
-      return {
-        ...part,
-        id: names.get(part.id) as string,
-        ...(part.id === id && move ? { place: placeAt(compose(move, placing(part.place))) } : {}),
-      };
-    const copy = JSON.parse(JSON.stringify(part), (key: string, value: unknown) =>
-      // Ids of parts stand in these places only; letters and texts are never touched.
-      ['part', 'of', 'id', 'symbol', 'weightFrom'].includes(key) && typeof value === 'string' && names.has(value)
-        ? names.get(value)
-        : value,
-    ) as KnownPart;
-    const own =
-      'members' in copy
-        ? withMembers(
-            copy,
-            copy.members.map((member) => names.get(member) ?? member),
-          )
-        : copy;
+  const copy = (part: KnownPart): KnownPart => {
+    const own = renamed(part, names);
     return part.id === id && move ? { ...own, place: placeAt(compose(move, placing(part.place))) } : own;
   };
-  return { parts: originals.map(renamed), id: names.get(id) as string };
+  return { parts: originals.map(copy), id: names.get(id) as string };
 }
 
 /** The recipe with a copy of a part, and of all that it draws, right in front of it and a little aside. */

@@ -26,6 +26,9 @@ function exchanged(value: unknown, change: (paint: Paint) => Paint): unknown {
   );
 }
 
+/** The part with everything on it in one paint. */
+export const inOnePaint = (part: KnownPart, paint: Paint): KnownPart => exchanged(part, () => paint) as KnownPart;
+
 /** The part and all that it draws, itself first. */
 function withMembersDeep(recipe: Recipe, id: string, seen = new Set<string>()): readonly KnownPart[] {
   const part = recipe.parts.filter(isKnown).find((each) => each.id === id);

@@ -3,6 +3,8 @@ import {
   createPart,
   expect,
   FORM_NAMES,
+  isKnown,
+  topLevel,
   formKind,
   freePartId,
   isBacking,
@@ -147,7 +149,31 @@ export function addables(table: Table): readonly Addable[] {
     .filter((mark) => mark.id !== table.info.id)
     .flatMap((mark): readonly Addable[] => {
       const source = mark.recipe.parts.find((part) => part.kind === 'lettering');
-      if (!source) return [];
+      const whole = topLevel(mark.recipe).flatMap((part): readonly Addable[] =>
+        isKnown(part) && (part.kind !== 'picture' || !part.reference)
+          ? [
+              {
+                id: `linked-${mark.id}-${part.id}`,
+                label: `${labelOf(part)} of ${mark.name}`,
+                hint: 'follows it',
+                words: ['linked', part.kind, mark.name.toLowerCase()],
+                add: () =>
+                  table.add(
+                    expect(
+                      createPart({
+                        kind: 'linked',
+                        id: freePartId(recipe, 'linked'),
+                        from: { mark: mark.id, part: part.id },
+                        take: 'whole',
+                      }),
+                    ),
+                    'Add linked part',
+                  ),
+              },
+            ]
+          : [],
+      );
+      if (!source) return whole;
       const part = () =>
         expect(
           createPart({
@@ -166,6 +192,7 @@ export function addables(table: Table): readonly Addable[] {
           words: ['linked', 'initial', 'monogram', 'letter'],
           add: () => table.add(part(), 'Add linked initial'),
         },
+        ...whole,
       ];
     });
   return [...letterings, art, ...files, curve, ...shapes, ...links];

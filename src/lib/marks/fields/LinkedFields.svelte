@@ -10,34 +10,35 @@
 
   const source = $derived(table.marks.find((mark) => mark.id === part.from.mark));
   const followed = $derived(source?.recipe.parts.find((candidate) => candidate.id === part.from.part));
-  const followedSize = $derived(followed?.kind === 'lettering' ? followed.sizePx : 120);
+  const followedSize = $derived(followed && 'sizePx' in followed && typeof followed.sizePx === 'number' ? followed.sizePx : undefined);
+  /** What a linked part changes with, by what it follows. */
+  const what = $derived(followed?.kind === 'lettering' ? 'letter, face and color' : 'whatever is done to it');
 </script>
 
 <p class="quiet follows">
   Follows {#if source && followed}<strong>{labelOf(followed)}</strong> in
-    <a class="link" href="/brands/{table.brand.slug}/marks/{source.slug}">{source.name}</a>: letter, face and color.{:else}a part that is
-    gone.{/if}
+    <a class="link" href="/brands/{table.brand.slug}/marks/{source.slug}">{source.name}</a>: {what}.{:else}a part that is gone.{/if}
 </p>
 {#each notices as notice (notice.code)}<p class="notice" role="status">{notice.message} {notice.fix ?? ''}</p>{/each}
-<Choice
-  label="Takes"
-  value={part.take}
-  options={[
-    { value: 'initial', label: 'first letter' },
-    { value: 'whole', label: 'all of it' },
-  ]}
-  choose={(take) => table.change(part.id, 'Takes', { take })}
-/>
-<AmountField
-  label="Size"
-  unit="px"
-  lengths
-  min={1}
-  max={10000}
-  value={part.sizePx ?? followedSize}
-  preview={(sizePx) => table.preview(part.id, { sizePx })}
-  commit={() => table.commit('Size')}
-/>
+{#if followed?.kind === 'lettering' || followed?.kind === 'linked'}<Choice
+    label="Takes"
+    value={part.take}
+    options={[
+      { value: 'initial', label: 'first letter' },
+      { value: 'whole', label: 'all of it' },
+    ]}
+    choose={(take) => table.change(part.id, 'Takes', { take })}
+  />{/if}
+{#if followedSize !== undefined}<AmountField
+    label="Size"
+    unit="px"
+    lengths
+    min={1}
+    max={10000}
+    value={part.sizePx ?? followedSize}
+    preview={(sizePx) => table.preview(part.id, { sizePx })}
+    commit={() => table.commit('Size')}
+  />{/if}
 <RolePicker
   label="Color"
   palette={table.palette}
