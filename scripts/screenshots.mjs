@@ -11,6 +11,7 @@ const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 /** @type {readonly { readonly file: string, readonly path: string, readonly ready: string, readonly prepare?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { file: 'studio', path: '/', ready: 'article svg path' },
+  { file: 'library', path: '/library', ready: '[aria-label="Fonts"] svg path' },
   { file: 'brief', path: '/brands/windrow-kites/brief', ready: 'article img' },
   {
     file: 'type',

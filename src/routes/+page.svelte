@@ -24,7 +24,7 @@
 </script>
 
 <svelte:head><title>Studio · Lucky Thistle</title></svelte:head>
-<TopBar />
+<TopBar room="studio" />
 <main>
   <div class="head">
     <h1>{COUNTED[data.brands.length] ?? `${data.brands.length} brands`} on the table</h1>

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { read } from '../support/api';
 import { startTestApp } from '../support/test-app';
@@ -42,7 +43,7 @@ describe('the art library', () => {
     expect(piece.slots.every(({ paint }) => 'role' in paint)).toBe(true);
     const picture = await fetch(`${app.url}/api/art/game-icons/heron/picture.svg?color=%23aa0000`);
     expect(picture.headers.get('content-security-policy')).toBe("default-src 'none'");
-    expect(await picture.text()).toMatch(/^<svg [^>]*><path fill="#aa0000"/);
+    expect(await picture.text()).toMatch(/^<svg [^>]*><title>Heron<\/title><g id="piece"><path fill="#aa0000"/);
     expect((await fetch(`${app.url}/api/art/game-icons/no-such-thing`)).status).toBe(404);
     expect((await fetch(`${app.url}/api/art/..%2F..%2Fetc/passwd`)).status).toBe(404);
     expect((await fetch(`${app.url}/api/art/game-icons/heron/picture.svg?color=red%22onload`)).status).toBe(422);
@@ -66,5 +67,21 @@ describe('the art library', () => {
     const svg = await (await fetch(`${app.url}/api/brands/gorsebank-rowing-club/marks/crest/picture.svg`)).text();
     expect(svg).toContain('copy-1-of-heron');
     expect(svg).toContain('“Heron” by');
+  });
+});
+
+describe('the library room', () => {
+  it('shows every family in its own letters and every collection, each with what its license allows', async () => {
+    const page = await (await fetch(`${app.url}/library`)).text();
+    const families = JSON.parse(readFileSync('fonts/shipped.json', 'utf8')) as readonly { readonly id: string; readonly name: string }[];
+    for (const { id, name } of families) {
+      expect(page).toContain(`aria-label="${name}"`);
+      expect(page).toContain(`href="/fonts/${id}/LICENSE.txt"`);
+      expect(page).toMatch(new RegExp(`<g id="library-${id}"[^>]*>(?:<!--.*?-->)*<path`));
+    }
+    expect((await fetch(`${app.url}/fonts/${families[0]?.id}/LICENSE.txt`)).status).toBe(200);
+    const entries = JSON.parse(readFileSync('art/catalogue.json', 'utf8')) as readonly object[];
+    expect(page).toContain(`${entries.length.toLocaleString('en')} pieces of art`);
+    expect(page).toContain('may be sold with, naming the author · not to be registered');
   });
 });

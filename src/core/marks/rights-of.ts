@@ -1,5 +1,5 @@
-import { termsOf, type LicenseTerms } from '../rights';
-import type { FontShelf, ShippedFamily } from '../type';
+import { licenseNameOf, termsOf, type LicenseTerms } from '../rights';
+import type { FontShelf } from '../type';
 import { derive, type Sources } from './derive';
 import type { Recipe } from './recipe';
 
@@ -22,13 +22,6 @@ export interface MarkRights {
   readonly credits: readonly string[];
 }
 
-/** The SPDX name in what a family says of its license. */
-function fontLicense(family: Pick<ShippedFamily, 'license' | 'class'>): string {
-  if (family.class === 'client’s own') return /not known/i.test(family.license) ? 'unknown' : 'client';
-  if (/apache/i.test(family.license)) return 'Apache-2.0';
-  return /OFL|open font/i.test(family.license) ? 'OFL-1.1' : 'unknown';
-}
-
 const strictest = <T extends string>(values: readonly T[], order: readonly T[]): T =>
   order.find((value) => values.includes(value)) ?? (order.at(-1) as T);
 
@@ -43,7 +36,7 @@ export function rightsOf(recipe: Recipe, sources: Sources, fonts: Pick<FontShelf
     if (part.kind === 'lettering')
       for (const choice of [part.font, ...part.letters.flatMap(({ font }) => font ?? [])]) {
         const family = fonts.family(choice.family);
-        const license = family ? fontLicense(family) : 'unknown';
+        const license = family ? licenseNameOf(family) : 'unknown';
         add({
           what: family?.name ?? choice.family,
           kind: 'font',

@@ -1,1 +1,1 @@
-export { LICENSE_NAMES, LICENSES, termsOf, type LicenseName, type LicenseTerms } from './licenses';
+export { LICENSE_NAMES, licenseNameOf, LICENSES, termsOf, type LicenseName, type LicenseTerms } from './licenses';

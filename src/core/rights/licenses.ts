@@ -72,3 +72,10 @@ export const LICENSE_NAMES = Object.keys(LICENSES) as readonly LicenseName[];
 
 /** The terms of a license by name; one that is not in the table counts as not known. */
 export const termsOf = (license: string): LicenseTerms => (LICENSES as Readonly<Record<string, LicenseTerms>>)[license] ?? LICENSES.unknown;
+
+/** The name of a font family's license in this table, from what the family says of it. */
+export function licenseNameOf(family: { readonly license: string; readonly class: string }): LicenseName {
+  if (family.class === 'client’s own') return /not known/i.test(family.license) ? 'unknown' : 'client';
+  if (/apache/i.test(family.license)) return 'Apache-2.0';
+  return /OFL|open font/i.test(family.license) ? 'OFL-1.1' : 'unknown';
+}

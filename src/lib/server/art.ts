@@ -3,8 +3,9 @@ import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
 import {
   createArtIndex,
-  pathData,
+  IDENTITY,
   termsOf,
+  toSvg,
   type ArtEntry,
   type ArtFound,
   type ArtIndex,
@@ -49,6 +50,7 @@ interface InfoFile {
 const read = <T>(path: string): T => JSON.parse(readFileSync(path, 'utf8')) as T;
 
 interface Library {
+  readonly entries: readonly ArtEntry[];
   readonly index: ArtIndex;
   readonly ids: ReadonlySet<string>;
   readonly sets: readonly ArtSet[];
@@ -67,6 +69,7 @@ function library(): Library {
   });
   const files = new Map<string, IconFile>();
   opened = {
+    entries,
     index: createArtIndex(entries),
     ids: new Set(entries.map(({ id }) => id)),
     sets,
@@ -82,6 +85,26 @@ function library(): Library {
 
 export const artSets = (): readonly (ArtSet & { readonly terms: ReturnType<typeof termsOf> })[] =>
   library().sets.map((set) => ({ ...set, terms: termsOf(set.license) }));
+
+/** What a collection holds. */
+export interface SetTally {
+  readonly pieces: number;
+  /** Pieces by style. */
+  readonly styles: Readonly<Record<string, number>>;
+  /** A few of them, far apart in the list. */
+  readonly samples: readonly string[];
+}
+const SAMPLES = 7;
+export function artTally(set: string): SetTally {
+  const entries = library().entries.filter(({ id }) => id.startsWith(`${set}/`));
+  const styles: Record<string, number> = {};
+  for (const { style } of entries) styles[style] = (styles[style] ?? 0) + 1;
+  const samples = Array.from(
+    { length: Math.min(SAMPLES, entries.length) },
+    (_, n) => entries[Math.floor(((n + 0.5) * entries.length) / SAMPLES)]?.id ?? '',
+  );
+  return { pieces: entries.length, styles, samples };
+}
 
 export const findArt = (query: ArtQuery): ArtFound => library().index.find(query);
 
@@ -128,13 +151,10 @@ export async function artPiece(id: string, palette?: Palette): Promise<ArtInput 
 export async function artPicture(id: string, color: Hex): Promise<string | undefined> {
   const drawing = await drawingOf(id);
   if (!drawing) return undefined;
-  const { left, top, right, bottom } = drawing.box;
   const single = new Set(drawing.pieces.map((piece) => piece.color)).size === 1;
-  const paths = drawing.pieces.map(
-    (piece) =>
-      `<path fill="${single ? color : piece.color}"${piece.opacity < 1 ? ` fill-opacity="${piece.opacity}"` : ''} fill-rule="${piece.rule}" d="${pathData(piece.path)}"/>`,
-  );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${left} ${top} ${right - left} ${bottom - top}">${paths.join('')}</svg>`;
+  const fills = drawing.pieces.map((piece) => ({ ...piece, kind: 'fill' as const, ...(single ? { color } : {}) }));
+  const group = { kind: 'group' as const, id: 'piece', transform: IDENTITY, opacity: 1, blend: 'normal' as const, children: fills };
+  return toSvg({ groups: [group] }, { title: titleOf(id.split('/')[1] ?? ''), box: drawing.box });
 }
 
 /** Largest drawing that is taken in, in bytes. */

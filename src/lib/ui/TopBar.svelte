@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { rooms, type RoomId } from './rooms';
+  import { commonRooms, rooms, type RoomId } from './rooms';
 
   interface Props {
     brand?: { readonly name: string; readonly slug: string };
@@ -14,11 +14,15 @@
 <header>
   <a class="home" href="/" aria-label="Lucky Thistle, studio"><img src="/thistle.svg" alt="" width="15" height="20" /> Lucky Thistle</a>
   <span class="bar" aria-hidden="true"></span>
-  <strong>{brand?.name ?? 'Studio'}</strong>
+  <strong>{brand?.name ?? ''}</strong>
   <nav aria-label="Rooms">
     {#if brand}
       {#each rooms as { id, label, address } (id)}
         <a href={address(brand.slug)} aria-current={id === room ? 'page' : undefined}>{label}</a>
+      {/each}
+    {:else}
+      {#each commonRooms as { id, label, address } (id)}
+        <a href={address} aria-current={id === room ? 'page' : undefined}>{label}</a>
       {/each}
     {/if}
   </nav>

@@ -5,4 +5,10 @@ export const rooms = [
   { id: 'marks', label: 'Marks', address: (brand: string) => `/brands/${brand}/marks` },
 ] as const;
 
-export type RoomId = (typeof rooms)[number]['id'];
+/** The rooms that belong to no brand. */
+export const commonRooms = [
+  { id: 'studio', label: 'Studio', address: '/' },
+  { id: 'library', label: 'Library', address: '/library' },
+] as const;
+
+export type RoomId = (typeof rooms)[number]['id'] | (typeof commonRooms)[number]['id'];
