@@ -26,7 +26,8 @@ export function placeAt(map: Affine): Place {
   const flip = map.a * map.d - map.b * map.c < 0;
   const scale = Math.hypot(map.a, map.b);
   const turnDeg = (Math.atan2(flip ? -map.b : map.b, flip ? -map.a : map.a) * 180) / Math.PI;
-  return { x: map.e, y: map.f, turnDeg, ...(Math.abs(scale - 1) < 1e-12 ? {} : { scale }), ...(flip ? { flip } : {}) };
+  // Minus zero becomes zero, as it does in storage.
+  return { x: map.e + 0, y: map.f + 0, turnDeg: turnDeg + 0, ...(Math.abs(scale - 1) < 1e-12 ? {} : { scale }), ...(flip ? { flip } : {}) };
 }
 
 /** Names a part within its recipe. */
