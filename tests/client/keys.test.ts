@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answerKey, keyRows, type TableActions } from '../../src/lib/marks/keys';
+import { answerKey, keyRows, type TableActions } from '../../src/lib/marks/table/keys';
 
 /** What the table did for a key. */
 function did(

@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createPart, EMPTY_RECIPE, expect as valueOf, type PartLook, type Picture, type Recipe } from '$core/index';
-import { bringIn, UNSAID } from '../../src/lib/marks/bring-in';
-import { copied, pasted } from '../../src/lib/marks/clipboard';
-import { keepLook, keptLook } from '../../src/lib/marks/kept-look';
-import { laid, placedNew } from '../../src/lib/marks/place-new';
+import { bringIn, UNSAID } from '../../src/lib/marks/table/bring-in';
+import { copied, pasted } from '../../src/lib/marks/table/clipboard';
+import { keepLook, keptLook } from '../../src/lib/marks/table/kept-look';
+import { laid, placedNew } from '../../src/lib/marks/table/place-new';
 import { letteringInput, partOf } from '../support/drawn-mark';
 
 const SHA = 'cd'.repeat(32);

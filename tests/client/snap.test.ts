@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { IDENTITY } from '$core/index';
 import type { ResolvedPart } from '$core/index';
-import { copied, pasted } from '../../src/lib/marks/clipboard';
+import { copied, pasted } from '../../src/lib/marks/table/clipboard';
 import { snap, snapLines } from '../../src/lib/marks/stage/snap';
 import { letteringInput, partOf } from '../support/drawn-mark';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import FormPicture from './FormPicture.svelte';
   import { startOf } from '$core/index';
-  import { addables, type Addable } from './addables';
-  import { useTable } from './table.svelte';
+  import { addables, type Addable } from './table/addables';
+  import { useTable } from './table/table.svelte';
 
   const table = useTable();
   const id = $props.id();

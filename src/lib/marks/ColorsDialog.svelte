@@ -3,7 +3,7 @@
   import type { Palette } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import ColorFields from '$lib/ui/ColorFields.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   interface Props {
     open?: boolean;

@@ -3,8 +3,8 @@
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
-  import { useTable } from './table.svelte';
-  import type { Kept } from './tries.svelte';
+  import { useTable } from './table/table.svelte';
+  import type { Kept } from './table/tries.svelte';
 
   const { kept }: { kept: Kept } = $props();
   const table = useTable();

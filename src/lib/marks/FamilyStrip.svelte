@@ -3,7 +3,7 @@
   import { initialRecipe, writeRecipe } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
   import TriesStrip from './TriesStrip.svelte';
 
   const { keep }: { keep: () => void } = $props();

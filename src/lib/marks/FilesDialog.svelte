@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Input, Label, Modal, Select } from 'flowbite-svelte';
   import { DRESSINGS, dress, LARGEST_PICTURE_PX, parseAmount, proposedWidthsPx, SMALLEST_PICTURE_PX, type Dressing } from '$core/index';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   const table = useTable();

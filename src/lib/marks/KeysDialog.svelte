@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
-  import { clipboardRows, keyRows } from './keys';
+  import { clipboardRows, keyRows } from './table/keys';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
 </script>

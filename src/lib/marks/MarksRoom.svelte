@@ -10,9 +10,9 @@
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
   import KeysDialog from './KeysDialog.svelte';
-  import { copied } from './clipboard';
+  import { copied } from './table/clipboard';
   import CompareTry from './CompareTry.svelte';
-  import { answerKey, isTyping, type TableActions } from './keys';
+  import { answerKey, isTyping, type TableActions } from './table/keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, turnLetter } from './lettering/letter-keys';
   import { CLEAR, type Ground } from './stage/photos';
   import ProofRail from './proofs/ProofRail.svelte';
@@ -20,8 +20,8 @@
   import Stage from './stage/Stage.svelte';
   import { StageView } from './stage/stage-view.svelte';
   import StageLine from './stage/StageLine.svelte';
-  import { Tries, type Kept } from './tries.svelte';
-  import { provideTable, Table, type BrandInfo, type MarkInfo } from './table.svelte';
+  import { Tries, type Kept } from './table/tries.svelte';
+  import { provideTable, Table, type BrandInfo, type MarkInfo } from './table/table.svelte';
 
   interface Props {
     brand: BrandInfo & { readonly palette: Palette; readonly paletteNumber: number };
@@ -76,7 +76,7 @@
     remove: () => table.removeChosen(),
     group: () => table.gather('Group', 'group', (id, members) => ({ kind: 'group', id, members })),
     chooseAll: () => table.chooseAll(),
-    nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.nudge(x, y))),
+    nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.arranging.nudge(x, y))),
     step: (by) => withSelected((part) => table.step(part, by)),
     selectNext: (by) => {
       const at = table.parts.findIndex(({ id }) => id === table.selectedId);

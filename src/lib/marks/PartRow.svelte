@@ -21,7 +21,7 @@
   import PlaceFields from './fields/PlaceFields.svelte';
   import ShapeFields from './fields/ShapeFields.svelte';
   import SymmetryFields from './fields/SymmetryFields.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   interface Props {
     part: Part;

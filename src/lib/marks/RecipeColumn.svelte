@@ -4,7 +4,7 @@
   import AddField from './AddField.svelte';
   import PartRow from './PartRow.svelte';
   import RightsFold from './RightsFold.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   const table = useTable();
   let addField: AddField | undefined = $state();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { rightsOf } from '$core/index';
   import Fold from '$lib/ui/Fold.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   const table = useTable();
   const rights = $derived(rightsOf(table.open.recipe, table.recipes, { family: table.family }));

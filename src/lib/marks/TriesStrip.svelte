@@ -1,6 +1,6 @@
 <script lang="ts">
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
-  import { useTable } from './table.svelte';
+  import { useTable } from './table/table.svelte';
 
   const { keep }: { keep: () => void } = $props();
   const table = useTable();

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { LICENSES, LICENSE_NAMES } from '$core/index';
-  import { ACCEPTED } from '../bring-in';
+  import { ACCEPTED } from '../table/bring-in';
   import { WEIGHTS, type ArtShelf, type Weight } from './art-shelf.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { shelf }: { shelf: ArtShelf } = $props();
   const table = useTable();

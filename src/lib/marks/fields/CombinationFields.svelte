@@ -4,7 +4,7 @@
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Combination } = $props();
   const table = useTable();

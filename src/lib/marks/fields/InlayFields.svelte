@@ -2,7 +2,7 @@
   import type { Inlay } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Inlay } = $props();
   const table = useTable();

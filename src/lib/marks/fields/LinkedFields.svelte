@@ -3,7 +3,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part, notices }: { part: Linked; notices: readonly Problem[] } = $props();
   const table = useTable();

@@ -2,7 +2,7 @@
   import { arrangementLabel, ARRANGEMENTS, labelOf, type Lockup } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lockup } = $props();
   const table = useTable();

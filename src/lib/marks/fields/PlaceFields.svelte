@@ -1,7 +1,7 @@
 <script lang="ts">
   import { BLENDS, type Blend, type KnownPart } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: KnownPart } = $props();
   const table = useTable();

@@ -3,7 +3,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Shape } = $props();
   const table = useTable();

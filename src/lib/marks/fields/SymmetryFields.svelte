@@ -3,7 +3,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Symmetry } = $props();
   const table = useTable();

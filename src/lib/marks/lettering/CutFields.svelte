@@ -2,7 +2,7 @@
   import { BELT_FORMS, CUT_FORMS, lettersOf, withNewBelt, withNewCut, type Belt, type Cut, type Lettering } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
   const table = useTable();

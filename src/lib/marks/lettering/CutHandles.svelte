@@ -13,7 +13,7 @@
   } from '$core/index';
   import { hold } from '../stage/hold';
   import type { StageView } from '../stage/stage-view.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   interface Props {
     part: Lettering;

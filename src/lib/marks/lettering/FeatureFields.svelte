@@ -3,7 +3,7 @@
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part, features }: { part: Lettering; features: readonly string[] } = $props();
   const table = useTable();

@@ -4,7 +4,7 @@
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import { AXIS_NAMES } from './names';
 
   const { part, axes }: { part: Lettering; axes: readonly Axis[] } = $props();

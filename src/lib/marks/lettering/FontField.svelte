@@ -1,7 +1,7 @@
 <script lang="ts">
   import { type FontChoice, type ShippedFamily } from '$core/index';
   import type { WordPicture } from '$workers/draw';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   interface Props {
     font: FontChoice;

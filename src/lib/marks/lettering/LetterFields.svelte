@@ -16,7 +16,7 @@
   import Fold from '$lib/ui/Fold.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import { AXIS_NAMES } from './names';
   import FontField from './FontField.svelte';
 

@@ -2,7 +2,7 @@
   import { apply, invert, withGap, withLook, type Lettering, type LetterPlace, type Point, type ResolvedPart } from '$core/index';
   import { hold } from '../stage/hold';
   import type { StageView } from '../stage/stage-view.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import { signed } from './names';
 
   interface Props {

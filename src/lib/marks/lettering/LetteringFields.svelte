@@ -5,7 +5,7 @@
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import CutFields from './CutFields.svelte';
   import FeatureFields from './FeatureFields.svelte';
   import FitFields from './FitFields.svelte';

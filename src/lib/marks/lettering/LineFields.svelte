@@ -4,7 +4,7 @@
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
   const table = useTable();

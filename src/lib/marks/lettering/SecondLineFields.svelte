@@ -3,7 +3,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
   const table = useTable();

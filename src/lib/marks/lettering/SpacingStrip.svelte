@@ -2,7 +2,7 @@
   import { withGap, type Lettering } from '$core/index';
   import type { GapPicture, SpacingPicture } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import { signed } from './names';
 
   const { part }: { part: Lettering } = $props();

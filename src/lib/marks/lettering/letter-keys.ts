@@ -1,5 +1,5 @@
 import { lettersOf, withGap, withLook, type Lettering } from '$core/index';
-import type { Table } from '../table.svelte';
+import type { Table } from '../table/table.svelte';
 
 /** One step of an arrow key within a letter, in 1/1000 em. */
 const STEP_PERMILLE = 5;

@@ -13,7 +13,7 @@
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import PhotoProof from './PhotoProof.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
   const table = useTable();

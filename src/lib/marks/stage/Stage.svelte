@@ -22,7 +22,7 @@
   import Rulers from './Rulers.svelte';
   import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
   interface Props {

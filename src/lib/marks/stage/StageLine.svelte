@@ -4,10 +4,10 @@
   import Trash from '@lucide/svelte/icons/trash';
   import { isKnown, ROLES } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
-  import { menuItems } from '../part-actions';
+  import { menuItems } from '../table/part-actions';
   import { CLEAR, PHOTOS, type Ground } from './photos';
   import type { StageView } from './stage-view.svelte';
-  import { useTable } from '../table.svelte';
+  import { useTable } from '../table/table.svelte';
 
   interface Props {
     view: StageView;

@@ -20,21 +20,21 @@ const aligned = (how: Alignment, label: string, apart = false): ActionRow => ({
   label,
   least: 1,
   apart,
-  act: (table) => table.alignChosen(how),
+  act: (table) => table.arranging.align(how),
 });
 const spread = (how: Distribution, axis: 'x' | 'y', label: string, apart = false): ActionRow => ({
   menu: 'Arrange',
   label,
   least: 3,
   apart,
-  act: (table) => table.distributeChosen(how, axis),
+  act: (table) => table.arranging.distribute(how, axis),
 });
 const matched = (how: Match, label: string, apart = false): ActionRow => ({
   menu: 'Arrange',
   label,
   least: 2,
   apart,
-  act: (table) => void table.match(how),
+  act: (table) => void table.arranging.match(how),
 });
 const combined = (how: CombinationHow, label: string): ActionRow => ({
   menu: 'Combine',
@@ -59,17 +59,17 @@ function axis(table: Table): { readonly centerX: number; readonly centerY: numbe
       centerX: Math.round((Math.min(...boxes.map(({ left }) => left)) + Math.max(...boxes.map(({ right }) => right))) / 2),
       centerY: Math.round((Math.min(...boxes.map(({ top }) => top)) + Math.max(...boxes.map(({ bottom }) => bottom))) / 2),
     };
-  const own = table.arranged().map(({ ink }) => ink);
-  return { centerX: Math.round(Math.max(...own.map(({ right }) => right)) + 20), centerY: table.middle().y };
+  const own = table.arranging.things().map(({ ink }) => ink);
+  return { centerX: Math.round(Math.max(...own.map(({ right }) => right)) + 20), centerY: table.arranging.middle().y };
 }
-const middle = (table: Table) => ({ centerX: table.middle().x, centerY: table.middle().y });
+const middle = (table: Table) => ({ centerX: table.arranging.middle().x, centerY: table.arranging.middle().y });
 function below(table: Table): { readonly centerX: number; readonly centerY: number } {
-  const boxes = table.arranged().map(({ ink }) => ink);
+  const boxes = table.arranging.things().map(({ ink }) => ink);
   const height = Math.max(...boxes.map(({ bottom }) => bottom)) - Math.min(...boxes.map(({ top }) => top));
-  return { centerX: table.middle().x, centerY: Math.round(table.middle().y + height * 1.5) };
+  return { centerX: table.arranging.middle().x, centerY: Math.round(table.arranging.middle().y + height * 1.5) };
 }
 const step = (table: Table) => {
-  const boxes = table.arranged().map(({ ink }) => ink);
+  const boxes = table.arranging.things().map(({ ink }) => ink);
   const width = Math.max(...boxes.map(({ right }) => right)) - Math.min(...boxes.map(({ left }) => left));
   return { stepX: Math.round(width * 1.2), count: 3 };
 };
@@ -91,17 +91,17 @@ const rows: readonly ActionRow[] = [
   spread('starts', 'y', 'Equal steps of tops'),
   spread('centers', 'y', 'Equal steps of middles'),
   spread('ends', 'y', 'Equal steps of feet'),
-  { menu: 'Arrange', label: 'Equal white between ink, across', least: 3, act: (table) => void table.evenInk('x') },
-  { menu: 'Arrange', label: 'Equal white between ink, down', least: 3, act: (table) => void table.evenInk('y') },
+  { menu: 'Arrange', label: 'Equal white between ink, across', least: 3, act: (table) => void table.arranging.evenInk('x') },
+  { menu: 'Arrange', label: 'Equal white between ink, down', least: 3, act: (table) => void table.arranging.evenInk('y') },
   matched('width', 'Match width', true),
   matched('height', 'Match height'),
   matched('cap-height', 'Match cap height'),
   matched('ink-area', 'Match ink'),
-  { menu: 'Arrange', label: 'Rest on a line', least: 1, apart: true, act: (table) => void table.rest() },
-  { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.flipChosen() },
-  { menu: 'Arrange', label: 'Carry look to the others', least: 2, apart: true, act: (table) => table.carryLook() },
-  { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.copyLook() },
-  { menu: 'Arrange', label: 'Paste look', least: 1, ready: () => keptLook() !== undefined, act: (table) => table.pasteLook() },
+  { menu: 'Arrange', label: 'Rest on a line', least: 1, apart: true, act: (table) => void table.arranging.rest() },
+  { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.arranging.flip() },
+  { menu: 'Arrange', label: 'Carry look to the others', least: 2, apart: true, act: (table) => table.looks.carry() },
+  { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.looks.copy() },
+  { menu: 'Arrange', label: 'Paste look', least: 1, ready: () => keptLook() !== undefined, act: (table) => table.looks.paste() },
   {
     menu: 'Combine',
     label: 'Group',

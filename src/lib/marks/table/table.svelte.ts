@@ -1,64 +1,47 @@
 import { getContext, setContext } from 'svelte';
 import {
   addPart,
-  align,
-  compose,
-  invert,
-  placeAt,
-  placing,
-  distribute,
-  gather,
-  isKnown,
-  openTaker,
-  releaseCopy,
-  scaledInPlace,
-  shifted,
-  takenBy,
-  takerOf,
-  topLevel,
-  turnedInPlace,
-  unite,
-  withPartLook,
-  type Alignment,
-  type Arranged,
-  type Bounds,
-  type Distribution,
-  type KnownInput,
-  type Match,
-  type Point,
-  type Shift,
-  type Symmetry,
   changePart,
   createPart,
   duplicatePart,
+  expect,
+  forgetWaiting,
   freePartId,
+  gather,
+  isKnown,
+  labelOf,
+  openTaker,
+  picturesAddress,
+  releaseCopy,
   removePart,
   restack,
-  forgetWaiting,
-  labelOf,
-  partLook,
   retext,
-  expect,
+  takenBy,
+  takerOf,
+  topLevel,
+  unite,
+  type Bounds,
   type Brief,
+  type KnownInput,
   type KnownPart,
   type Lettering,
-  type PartLook,
   type Palette,
   type Part,
-  type Picture,
   type PartChange,
+  type Picture,
   type Recipe,
   type ResolvedPart,
   type ShippedFamily,
-  picturesAddress,
+  type Symmetry,
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/open-mark.svelte';
-import { ArtShelf } from './art/art-shelf.svelte';
+import { ArtShelf } from '../art/art-shelf.svelte';
+import { Arranging } from './arranging';
 import { bringIn, UNSAID, type About } from './bring-in';
 import { pasted } from './clipboard';
-import { keepLook, keptLook } from './kept-look';
+import { Looks } from './looks';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
@@ -89,6 +72,8 @@ export class Table {
   point: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
   readonly art = new ArtShelf(this);
+  readonly arranging = new Arranging(this);
+  readonly looks = new Looks(this);
 
   constructor(
     readonly brand: BrandInfo,
@@ -216,100 +201,6 @@ export class Table {
     const neighbors = taker ? this.parts.filter(({ id }) => takenBy(taker).includes(id)) : topLevel(this.open.recipe);
     this.restack(part, neighbors.findIndex(({ id }) => id === part.id) + by);
   }
-  /** Moves every chosen part in the mark's plane. */
-  nudge(x: number, y: number): void {
-    this.previewRecipe(this.#moved(this.chosen.map(({ id }) => ({ id, dx: x, dy: y }))));
-  }
-  /** The recipe with parts moved in the mark's plane; locked ones stay. */
-  #moved(shifts: readonly Shift[]): Recipe {
-    return shifts.reduce((recipe, { id, dx, dy }) => {
-      const part = recipe.parts.filter(isKnown).find((each) => each.id === id);
-      const resolved = this.resolved(id);
-      return part && resolved && !part.locked ? changePart(recipe, id, { place: shifted(part, resolved, dx, dy).place }) : recipe;
-    }, this.open.recipe);
-  }
-  /** Moves parts as one gesture. */
-  shift(gesture: string, shifts: readonly Shift[]): void {
-    this.open.commit(gesture, this.#moved(shifts));
-  }
-  /** What is chosen as it can be arranged. */
-  arranged(): readonly Arranged[] {
-    return this.chosen.flatMap(({ id }) => {
-      const resolved = this.resolved(id);
-      return resolved?.ink && resolved.balance ? [{ id, ink: resolved.ink, balance: resolved.balance }] : [];
-    });
-  }
-  /** One part is brought to the rest of the mark; several to the one chosen last. */
-  alignChosen(how: Alignment): void {
-    const things = this.arranged();
-    const last = things.at(-1);
-    if (!last) return;
-    if (things.length > 1) return this.shift('Align', align(things.slice(0, -1), how, last));
-    const others = (this.desk.stage?.parts ?? []).filter(({ id, within, ink }) => id !== last.id && within === undefined && ink);
-    const ink = others.reduce<Bounds | undefined>((sum, part) => unite(sum, part.ink), undefined);
-    if (!ink) return;
-    const weights = others.flatMap(({ balance, ink: box }) =>
-      balance && box ? [{ balance, area: (box.right - box.left) * (box.bottom - box.top) }] : [],
-    );
-    const total = weights.reduce((sum, { area }) => sum + area, 0) || 1;
-    const balance = {
-      x: weights.reduce((sum, each) => sum + each.balance.x * each.area, 0) / total,
-      y: weights.reduce((sum, each) => sum + each.balance.y * each.area, 0) / total,
-    };
-    this.shift('Align', align([last], how, { ink, balance }));
-  }
-  distributeChosen(how: Distribution, axis: 'x' | 'y'): void {
-    this.shift('Distribute', distribute(this.arranged(), how, axis));
-  }
-  /** Equal white between the ink of what is chosen. */
-  async evenInk(axis: 'x' | 'y'): Promise<void> {
-    const ids = this.chosen.map(({ id }) => id);
-    this.shift('Even gaps', await this.desk.ask((draughtsman) => draughtsman.inkGaps(this.info.id, ids, axis)));
-  }
-  /** Turns what is chosen until two points of its outline lie on a level line; the next way each time. */
-  async rest(): Promise<void> {
-    const [part] = this.chosen.slice(-1);
-    if (!part || part.locked) return;
-    const rests = (await this.desk.ask((draughtsman) => draughtsman.rests(this.info.id, part.id))).filter(({ stable }) => stable);
-    const resolved = this.resolved(part.id);
-    // The way it rests already is passed over; then clockwise from one to the next.
-    const clockwise = rests.map(({ turnDeg }) => (turnDeg < 0.01 ? turnDeg + 360 : turnDeg)).sort((one, other) => one - other);
-    const next = clockwise.find((turn) => turn < 359.99) ?? 0;
-    if (resolved && next !== 0)
-      this.open.commit('Rest on a line', changePart(this.open.recipe, part.id, { place: turnedInPlace(part, resolved, next).place }));
-  }
-  /** Makes all chosen parts as large as the one chosen last. */
-  async match(how: Match): Promise<void> {
-    const things = this.arranged();
-    const last = things.at(-1);
-    if (!last || things.length < 2) return;
-    const areas =
-      how === 'ink-area'
-        ? await this.desk.ask((draughtsman) =>
-            draughtsman.inkAreas(
-              this.info.id,
-              things.map(({ id }) => id),
-            ),
-          )
-        : [];
-    const measure = (thing: Arranged, index: number): number => {
-      if (how === 'ink-area') return Math.sqrt(areas[index] ?? 0);
-      if (how === 'width') return thing.ink.right - thing.ink.left;
-      const lettering = this.resolved(thing.id)?.lettering;
-      const part = this.resolved(thing.id);
-      if (how === 'cap-height' && lettering && part) return lettering.capHeightPx * Math.hypot(part.transform.a, part.transform.b);
-      return thing.ink.bottom - thing.ink.top;
-    };
-    const wanted = measure(last, things.length - 1);
-    const recipe = things.slice(0, -1).reduce((next, thing, index) => {
-      const part = next.parts.filter(isKnown).find(({ id }) => id === thing.id);
-      const resolved = this.resolved(thing.id);
-      const own = measure(thing, index);
-      return part && resolved && !part.locked && own > 0 ? changePart(next, part.id, scaledInPlace(part, resolved, wanted / own)) : next;
-    }, this.open.recipe);
-    this.open.commit('Match size', recipe);
-  }
-
   /** Lets one new part draw all chosen ones. */
   gather(gesture: string, kind: string, make: (id: string, members: string[]) => KnownInput): void {
     const ids = this.chosen.filter(({ locked }) => !locked).map(({ id }) => id);
@@ -317,11 +208,6 @@ export class Table {
     if (!made) return;
     this.open.commit(gesture, made.recipe);
     this.selectedId = made.id;
-  }
-  /** The middle of what is chosen, in whole pixels. */
-  middle(): Point {
-    const ink = this.arranged().reduce<Bounds | undefined>((sum, thing) => unite(sum, thing.ink), undefined);
-    return ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2) } : { x: 0, y: 0 };
   }
   /** Opens a part that draws others. */
   openTaker(part: KnownPart): void {
@@ -346,43 +232,6 @@ export class Table {
     if (!freed) return;
     this.open.commit('Release a copy', freed.recipe);
     this.selectedId = freed.id;
-  }
-  /** Mirrors each chosen part left to right about the middle of its ink. */
-  flipChosen(): void {
-    const recipe = this.chosen.reduce((next, part) => {
-      const resolved = this.resolved(part.id);
-      if (!resolved?.ink || part.locked) return next;
-      const middle = (resolved.ink.left + resolved.ink.right) / 2;
-      const outer = invert(resolved.outer);
-      if (!outer) return next;
-      const map = compose(outer, compose({ a: -1, b: 0, c: 0, d: 1, e: 2 * middle, f: 0 }, compose(resolved.outer, placing(part.place))));
-      return changePart(next, part.id, { place: placeAt(map) });
-    }, this.open.recipe);
-    this.open.commit('Flip', recipe);
-  }
-  /** The look of the part chosen last, on all others. */
-  carryLook(): void {
-    const [from, ...others] = [...this.chosen].reverse();
-    const look = from && partLook(this.open.recipe, from.id);
-    if (look) this.#look('Carry look', others, look);
-  }
-  /** Keeps the look of the part chosen last, for this mark and every other one. */
-  copyLook(): void {
-    const part = this.chosen.at(-1);
-    const look = part && partLook(this.open.recipe, part.id);
-    if (look) keepLook(look);
-  }
-  /** The look that was kept, on everything that is chosen. */
-  pasteLook(): void {
-    const look = keptLook();
-    if (look) this.#look('Paste look', this.chosen, look);
-  }
-  #look(gesture: string, parts: readonly KnownPart[], look: PartLook): void {
-    const free = parts.filter(({ locked }) => !locked);
-    this.open.commit(
-      gesture,
-      free.reduce((recipe, { id }) => withPartLook(recipe, id, look), this.open.recipe),
-    );
   }
   /** A part from the clipboard; what is not ours is left alone. */
   async paste(text: string): Promise<void> {
@@ -437,16 +286,6 @@ export class Table {
   keepTry(): void {
     this.open.commit('Change');
     void this.tries.keep(this.open.recipe, `Try ${this.tries.kept.length + 1}`);
-  }
-  /** Puts the part's ink on the mark's middle line. */
-  centerOnMark(part: Part): void {
-    const own = this.resolved(part.id)?.ink;
-    const whole = this.desk.stage?.parts.filter((other) => other.id !== part.id && other.ink).map((other) => other.ink);
-    if (part.kind === 'unknown' || part.locked || !own || !whole || whole.length === 0) return;
-    const left = Math.min(...whole.map((box) => box?.left ?? Infinity));
-    const right = Math.max(...whole.map((box) => box?.right ?? -Infinity));
-    const x = part.place.x + (left + right) / 2 - (own.left + own.right) / 2;
-    this.change(part.id, 'Center', { place: { ...part.place, x } });
   }
 }
 

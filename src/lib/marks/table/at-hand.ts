@@ -1,0 +1,15 @@
+import type { KnownPart, Part, Recipe, ResolvedPart } from '$core/index';
+import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
+import type { OpenMark } from '$lib/client/open-mark.svelte';
+
+/** What those who work on the table's behalf have at hand. */
+export interface AtHand {
+  readonly open: OpenMark;
+  readonly desk: DrawingDesk;
+  readonly info: { readonly id: string };
+  readonly parts: readonly Part[];
+  /** Every part that is chosen, in the order of choosing. */
+  readonly chosen: readonly KnownPart[];
+  readonly resolved: (id: string) => ResolvedPart | undefined;
+  readonly previewRecipe: (recipe: Recipe) => void;
+}
