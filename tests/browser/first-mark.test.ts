@@ -53,7 +53,8 @@ describe('a designer’s first hour', () => {
     await test.visitor.saved();
     const drawn = await test.visitor.stage();
 
-    await test.visitor.click('Add a linked initial');
+    await test.visitor.click('Add a mark');
+    await test.visitor.click('Add mark');
     await test.visitor.page.waitForFunction(() => location.pathname.endsWith('/initial'));
     await test.visitor.sees('linked · first letter');
     await test.visitor.click('primary', 'link');

@@ -1,12 +1,13 @@
-import type { Problem } from '../result/result';
+import { expect, type Problem } from '../result/result';
 import { firstLetter } from '../type';
 import { takeLetters } from './lettering/anchors';
 import type { Lettering } from './lettering/schema';
 import type { Linked } from './parts/linked';
 import { inOnePaint } from './part-look';
-import type { Recipe } from './recipe';
+import { createPart, type Recipe } from './recipe';
 import { isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
 import { renamed } from './renaming';
+import { topLevel } from './gather';
 
 /** The recipes of the marks that others may follow, by mark id. */
 export type Sources = ReadonlyMap<string, Recipe>;
@@ -17,10 +18,10 @@ export interface Derived {
   readonly notices: ReadonlyMap<string, readonly Problem[]>;
 }
 
-/** How far one mark may follow another that follows another. */
-const DEEPEST_LINK = 8;
 /** Most parts that one link brings along, with all that they draw. */
 const MOST_FOLLOWED = 500;
+/** Most parts that are looked at on the way. */
+const MOST_STEPS = 2000;
 
 /** The parts in place of a linked one, the one that bears its name last; or why there are none. */
 type Followed = { readonly parts: readonly Part[] } | { readonly problem: Problem };
@@ -78,37 +79,63 @@ function followKept(link: Linked, sources: Sources): Followed {
   const before = kept.get(link);
   if (before && [...before.through].every(([mark, recipe]) => sources.get(mark) === recipe)) return before.followed;
   const through: Through = new Map();
-  const followed = follow(link, sources, DEEPEST_LINK, through);
+  const followed = follow(link, { sources, through, underWay: new Set(), steps: { left: MOST_STEPS } });
   kept.set(link, { through, followed });
   return followed;
 }
 
-function follow(link: Linked, sources: Sources, depth: number, through: Through): Followed {
-  if (depth === 0) return { problem: CIRCLE };
-  const recipe = sources.get(link.from.mark);
-  through.set(link.from.mark, recipe);
-  const source = recipe?.parts.find((part) => part.id === link.from.part);
+/** How links are followed once: through which recipes, which links are under way, and how many steps may still be taken. */
+interface Way {
+  readonly sources: Sources;
+  readonly through: Through;
+  readonly underWay: Set<string>;
+  readonly steps: { left: number };
+}
+
+const wholes = new WeakMap<Recipe, KnownPart>();
+
+/** All of a mark, as a group of what stands by itself in it. Its id is none that a part can have. */
+function wholeOf(recipe: Recipe): KnownPart {
+  const before = wholes.get(recipe);
+  if (before) return before;
+  const whole = {
+    ...expect(createPart({ kind: 'group', id: 'all', members: [] })),
+    id: '*',
+    members: topLevel(recipe).map(({ id }) => id),
+  } as KnownPart;
+  wholes.set(recipe, whole);
+  return whole;
+}
+
+function follow(link: Linked, way: Way): Followed {
+  const recipe = way.sources.get(link.from.mark);
+  way.through.set(link.from.mark, recipe);
+  const source = recipe && (link.from.part === null ? wholeOf(recipe) : recipe.parts.find((part) => part.id === link.from.part));
   if (!recipe || !source) return { problem: BROKEN };
-  const expanded = expand(recipe, source, sources, depth, through, new Set());
+  const place = `${link.from.mark} ${source.id}`;
+  if (way.underWay.has(place)) return { problem: CIRCLE };
+  way.underWay.add(place);
+  const expanded = expand(recipe, source, way, new Set());
+  way.underWay.delete(place);
   if (!('parts' in expanded)) return expanded;
-  if (expanded.parts.length > MOST_FOLLOWED) return { problem: TOO_MUCH };
   const names = new Map(expanded.parts.map(({ id }) => [id, id === source.id ? link.id : `${link.id}.${id}`]));
   const known = expanded.parts.filter(isKnown);
   if (known.some((part) => tracedBy(part).some((id) => !names.has(id)))) return { problem: ALONE };
-  const parts = known.map((part) => taken(part, part.id === source.id ? link : undefined, names));
-  return { parts };
+  return { parts: known.map((part) => taken(part, part.id === source.id ? link : undefined, names)) };
 }
 
 /** A part and all that it draws, every linked one among them replaced; the part itself last. */
-function expand(recipe: Recipe, part: Part, sources: Sources, depth: number, through: Through, seen: Set<string>): Followed {
+function expand(recipe: Recipe, part: Part, way: Way, seen: Set<string>): Followed {
   if (part.kind === 'unknown')
     return { problem: { code: 'not-understood', message: 'The part this one follows was made by a newer version.' } };
-  if (part.kind === 'linked') return follow(part, sources, depth - 1, through);
+  if (--way.steps.left < 0) return { problem: TOO_MUCH };
+  if (part.kind === 'linked') return follow(part, way);
   seen.add(part.id);
   const members: Part[] = [];
-  for (const member of recipe.parts) {
-    if (!takenBy(part).includes(member.id) || seen.has(member.id)) continue;
-    const found = expand(recipe, member, sources, depth, through, seen);
+  const drawn = new Set(takenBy(part));
+  for (const member of drawn.size === 0 ? [] : recipe.parts) {
+    if (!drawn.has(member.id) || seen.has(member.id)) continue;
+    const found = expand(recipe, member, way, seen);
     // A member that cannot be followed is left out; the rest is still worth seeing.
     if ('parts' in found) members.push(...found.parts);
     else if (found.problem === TOO_MUCH) return found;

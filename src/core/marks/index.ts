@@ -56,7 +56,7 @@ export {
   type Part,
   type PartKindName,
 } from './registry';
-export { isBacking, newShape, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
+export { isBacking, newShape, followingRecipe, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
 export { rightsLines, rightsOf, type MarkRights, type PartRights } from './rights-of';
 export { outlineThickness } from './outline-thickness';
 export { thicknessOfArea, withWeight } from './stroke-weight';

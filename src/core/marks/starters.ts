@@ -87,6 +87,12 @@ export function initialRecipe(sourceMarkId: string, name: Lettering): Recipe {
   return { ...EMPTY_RECIPE, parts: [initial] };
 }
 
+/** A mark that follows all of another one. */
+export function followingRecipe(sourceMarkId: string, name: string): Recipe {
+  const all = expect(createPart({ kind: 'linked', id: 'all', name, from: { mark: sourceMarkId, part: null }, take: 'whole' }));
+  return { ...EMPTY_RECIPE, parts: [all] };
+}
+
 /** Size of lettering on a ring against its radius, tracking, and how far round one text may run, so that two never meet (common practice). */
 const RING_TEXT = { size: 0.2, trackingPermille: 140, mostDeg: 150 } as const;
 

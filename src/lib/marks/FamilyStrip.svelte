@@ -1,32 +1,12 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
-  import { initialRecipe, writeRecipe } from '$core/index';
-  import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import NewMark from './NewMark.svelte';
   import { useTable } from './table/table.svelte';
   import TriesStrip from './TriesStrip.svelte';
 
   const { keep }: { keep: () => void } = $props();
   const table = useTable();
-  let fault = $state('');
-  let working = $state(false);
-
-  const name = $derived(table.parts.find((part) => part.kind === 'lettering'));
-
-  async function addInitial(): Promise<void> {
-    if (name?.kind !== 'lettering' || working) return;
-    working = true;
-    await table.open.flush();
-    const mark = await request<{ slug: string }>('POST', `/api/brands/${table.brand.slug}/marks`, {
-      name: 'Initial',
-      role: 'submark',
-      gesture: 'Follow the first letter',
-      recipe: writeRecipe(initialRecipe(table.info.id, name)),
-    });
-    working = false;
-    if (mark.ok) return goto(`/brands/${table.brand.slug}/marks/${mark.value.slug}`, { invalidateAll: true });
-    fault = sentences(mark.problems);
-  }
+  let adding = $state(false);
 </script>
 
 <div class="strip">
@@ -43,11 +23,11 @@
         <span class="quiet">{mark.name.toLowerCase()}</span>
       </a>
     {/each}
-    <button class="link" disabled={name === undefined || working} onclick={addInitial}>Add a linked initial</button>
-    {#if fault}<p role="alert">{fault}</p>{/if}
+    <button class="link" onclick={() => (adding = true)}>Add a mark</button>
   </section>
   <TriesStrip {keep} />
 </div>
+<NewMark bind:open={adding} />
 
 <style>
   .strip {
@@ -97,9 +77,5 @@
   .picture {
     width: 92px;
     height: 42px;
-  }
-  p {
-    align-self: center;
-    color: var(--color-rust);
   }
 </style>

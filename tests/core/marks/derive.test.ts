@@ -22,7 +22,7 @@ const ONE = 'a0a0a0a0-0000-4000-8000-000000000001';
 const TWO = 'a0a0a0a0-0000-4000-8000-000000000002';
 const disk = (id: string, x: number, more: object = {}): Input =>
   ({ kind: 'shape', id, form: { form: 'disk', widthPx: 40, heightPx: 40 }, place: { x, y: 0, turnDeg: 0 }, ...more }) as Input;
-const link = (part: string, more: object = {}, mark = ONE): Input =>
+const link = (part: string | null, more: object = {}, mark = ONE): Input =>
   ({ kind: 'linked', id: 'here', from: { mark, part }, take: 'whole', ...more }) as Input;
 const drawn = (recipe: Recipe, sources: Sources): ResolvedMark => resolve({ recipe, sources, dress: dress(STARTING_PALETTE, 'full') });
 const inkArea = (mark: ResolvedMark, id: string) => areaOf(regionsOfPart(mark, id), 0.01);
@@ -118,6 +118,38 @@ describe('following parts of other marks', () => {
     );
     expect(codes(back)).toEqual([]);
     expect(back.ink?.left).toBeCloseTo(-50, 6);
+  });
+
+  it('takes a whole mark: what stands by itself in it, with what stays together there', () => {
+    const lines = recipeOf(
+      { kind: 'lettering', id: 'name', text: 'Tern', font: { family: 'jost' }, sizePx: 90 } as Input,
+      { kind: 'lettering', id: 'second', text: 'Ferry', font: { family: 'jost' }, sizePx: 30, companion: { part: 'name' } } as Input,
+      disk('sun', 200),
+    );
+    const place = { x: 50, y: 60, turnDeg: 0, scale: 2 };
+    const mark = drawn(recipeOf(link(null, { place })), new Map([[ONE, lines]]));
+    const own = drawn(lines, new Map()).ink;
+    expect(codes(mark)).toEqual([]);
+    for (const [side, by] of [
+      ['left', 50],
+      ['right', 50],
+      ['top', 60],
+      ['bottom', 60],
+    ] as const)
+      expect(mark.ink?.[side]).toBeCloseTo((own?.[side] ?? NaN) * 2 + by, 6);
+    expect(mark.parts.find(({ id }) => id === 'here.second')?.lettering?.sizePx).toBeCloseTo(30, 6);
+    expect(drawn(recipeOf(link(null)), new Map([[ONE, recipeOf()]])).ink).toBeUndefined();
+  });
+
+  it('ends quickly where a mark is full of links to itself and to others like it', () => {
+    const ids = [1, 2, 3, 4, 5, 6].map((n) => `a0a0a0a0-0000-4000-8000-00000000002${n}`);
+    const knot = recipeOf(...ids.flatMap((id, at) => Array.from({ length: 8 }, (_, n) => link(null, { id: `l${at}-${n}` }, id))));
+    const began = performance.now();
+    const mark = drawn(knot, new Map(ids.map((id) => [id, knot])));
+    expect(mark.ink).toBeUndefined();
+    expect(new Set(codes(mark))).toEqual(new Set(['link-too-much']));
+    // Not a measure of speed: without a limit this would run for hours.
+    expect(performance.now() - began).toBeLessThan(30_000);
   });
 
   it('paints all of it in one color, and sizes what has a size, where the link says so', () => {

@@ -8,8 +8,8 @@ export const TAKES = ['initial', 'whole'] as const;
 export const linkedSchema = z.strictObject({
   ...partBase,
   kind: z.literal('linked'),
-  /** The part that is followed, and the mark it belongs to. */
-  from: z.strictObject({ mark: z.uuid(), part: partIdSchema }),
+  /** The part that is followed, and the mark it belongs to; no part is all of that mark. */
+  from: z.strictObject({ mark: z.uuid(), part: partIdSchema.nullable() }),
   /** What is taken: the first letter only, or all of it. */
   take: z.enum(TAKES).default('initial'),
   /** Own size; `null` follows. */
@@ -23,7 +23,7 @@ export type Linked = z.infer<typeof linkedSchema>;
 export const linked: PartKind<typeof linkedSchema> = {
   schema: linkedSchema,
   label: 'Linked part',
-  describe: (part) => (part.take === 'initial' ? 'linked · first letter' : 'linked · whole part'),
+  describe: (part) => `linked · ${part.from.part === null ? 'whole mark' : part.take === 'initial' ? 'first letter' : 'whole part'}`,
   draw: () => ({
     nodes: [],
     notices: [{ code: 'link-broken', message: 'The part this one follows is gone.', fix: 'Follow another part, or remove this one.' }],

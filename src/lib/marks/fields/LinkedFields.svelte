@@ -16,7 +16,7 @@
 </script>
 
 <p class="quiet follows">
-  Follows {#if source && followed}<strong>{labelOf(followed)}</strong> in
+  Follows {#if source && (followed || part.from.part === null)}<strong>{followed ? labelOf(followed) : 'all'}</strong> in
     <a class="link" href="/brands/{table.brand.slug}/marks/{source.slug}">{source.name}</a>: {what}.{:else}a part that is gone.{/if}
 </p>
 {#each notices as notice (notice.code)}<p class="notice" role="status">{notice.message} {notice.fix ?? ''}</p>{/each}

@@ -173,7 +173,26 @@ export function addables(table: Table): readonly Addable[] {
             ]
           : [],
       );
-      if (!source) return whole;
+      const all: Addable = {
+        id: `linked-${mark.id}`,
+        label: `All of ${mark.name}`,
+        hint: 'follows it',
+        words: ['linked', 'mark', 'whole'],
+        add: () =>
+          table.add(
+            expect(
+              createPart({
+                kind: 'linked',
+                id: freePartId(recipe, 'linked'),
+                name: mark.name,
+                from: { mark: mark.id, part: null },
+                take: 'whole',
+              }),
+            ),
+            'Add linked mark',
+          ),
+      };
+      if (!source) return [all, ...whole];
       const part = () =>
         expect(
           createPart({
@@ -192,6 +211,7 @@ export function addables(table: Table): readonly Addable[] {
           words: ['linked', 'initial', 'monogram', 'letter'],
           add: () => table.add(part(), 'Add linked initial'),
         },
+        all,
         ...whole,
       ];
     });
