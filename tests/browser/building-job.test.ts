@@ -228,4 +228,31 @@ describe('building from nothing', () => {
     expect([...data.subarray(middle, middle + 4)].map((value) => Math.round(value / 8))).toEqual([0, 20, 24, 32]);
     expect(data[3]).toBe(0);
   });
+  it('a name on a drawn curve, and a second mark that follows all of it', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const slug = await begin('On a curve');
+    await add('lettering', 1, slug);
+    await add('free curve', 2, slug);
+    await row('Gorsebank').click();
+    await page.locator('summary ::-p-text(Line)').click();
+    await visitor.pick('Letters stand', 'curve');
+    await visitor.pick('On', 'curve-1');
+    await visitor.sees('lettering · Marcellus · on a curve');
+    const standing = await visitor.stage();
+    await row('Free curve').click();
+    await visitor.fill('Turn', '20');
+    await visitor.press('Enter');
+    // The text turns with its curve.
+    const turned = await visitor.stageAfter(standing);
+    await visitor.saved();
+    await visitor.click('Add a mark');
+    await page.select('#mark-begins', 'all');
+    await visitor.fill('Name', 'Follower');
+    await visitor.click('Add mark');
+    await visitor.sees('linked · whole mark');
+    const outlines = (markup: string) => [...markup.matchAll(/ d="([^"]+)"/g)].map(([, data]) => data);
+    await expect.poll(async () => outlines(await visitor.stage())).toEqual(outlines(turned));
+    expect(await kinds('follower')).toEqual(['linked']);
+  });
 });

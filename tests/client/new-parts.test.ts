@@ -11,8 +11,10 @@ const piece = { kind: 'picture' as const, sha256: SHA, fileWidthPx: 400, fileHei
 const ink = { left: -100, top: -50, right: 300, bottom: 150 };
 
 describe('new pieces on the table', () => {
-  it('stand on the mark’s middle, half as large as it; alone they have their own size', () => {
-    expect(placedNew(EMPTY_RECIPE, piece, ink)).toMatchObject({ place: { x: 100, y: 50 }, sizePx: 200 });
+  it('stand above the mark, or inside of a backing, half as large as it; alone they have their own size', () => {
+    expect(placedNew(EMPTY_RECIPE, piece, ink)).toMatchObject({ place: { x: 100, y: -50 - 124 }, sizePx: 200 });
+    const shield = valueOf(createPart({ kind: 'shape', id: 'shield', form: { form: 'heaterShield' } as never }));
+    expect(placedNew({ version: 1, parts: [shield] }, piece, ink)).toMatchObject({ place: { x: 100, y: 50 }, sizePx: 200 });
     expect(placedNew(EMPTY_RECIPE, piece, undefined)).toMatchObject({ place: { x: 0, y: 0 }, sizePx: 240 });
     const taken: Recipe = { version: 1, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
     expect(placedNew(taken, piece, ink).id).not.toBe(taken.parts[0]?.id);

@@ -6,6 +6,7 @@ import {
   type Art,
   type ArtEntry,
   type ArtStyle,
+  type Bounds,
   type Brief,
   type KnownInput,
   type LicenseTerms,
@@ -70,6 +71,8 @@ export class ArtShelf {
   left: readonly string[] = $state.raw([]);
 
   #asked = 0;
+  /** The mark's ink before anything was tried. */
+  #room: Bounds | undefined;
   readonly #pieces = new Map<string, ArtInput>();
 
   constructor(private readonly table: UnderTheShelf) {}
@@ -79,6 +82,8 @@ export class ArtShelf {
     this.swapId = swapId;
     this.candidates = [undefined, undefined];
     this.shown = 0;
+    // Candidates are drawn in place, and must not move the ones after them.
+    this.#room = this.table.desk.stage?.ink;
     this.open = true;
     if (this.text === '') this.text = this.table.brief.keywords[0] ?? '';
     void this.search();
@@ -174,7 +179,7 @@ export class ArtShelf {
       }));
       return { recipe: changePart(recipe, old.id, { source: fresh.source, pieces: fresh.pieces, slots }), id: old.id };
     }
-    const part = placedNew(recipe, piece, this.table.desk.stage?.ink);
+    const part = placedNew(recipe, piece, this.#room);
     return { recipe: addPart(recipe, part), id: part.id };
   }
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ENVELOPES, type CurvePoint, type Lettering, type Line } from '$core/index';
+  import { curveBaseline, ENVELOPES, type CurvePoint, type Lettering, type Line } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
@@ -65,6 +65,12 @@
   const reversed = (points: readonly CurvePoint[]): CurvePoint[] =>
     points.map(({ x, y, inX, inY, outX, outY }) => ({ x, y, inX: outX, inY: outY, outX: inX, outY: inY })).reverse();
   const setLine = (line: Line) => table.previewLettering(part, { ...part, line });
+  /** How much of the text's length its curve has room for. */
+  const room = $derived.by(() => {
+    const facts = table.resolved(part.id)?.lettering;
+    const curve = facts?.curve && curveBaseline(facts.curve);
+    return facts && curve?.ok && facts.advancePx > 0 ? curve.value.length / facts.advancePx : undefined;
+  });
   const curves = $derived(table.parts.filter((other) => other.kind === 'curve'));
   const round = $derived(
     table.parts.filter(
@@ -171,6 +177,16 @@
         preview={(offPx) => setLine({ ...line, along: { ...along, offPx } })}
         commit={() => table.commit('Above the curve')}
       />
+    {/if}
+    {#if room !== undefined && room < 1}
+      <button
+        class="link"
+        onclick={() => {
+          // A hair less than all of it: the last letter stands with its middle on the line.
+          table.previewLettering(part, { ...part, sizePx: Math.max(1, Math.floor(part.sizePx * room * 98) / 100) });
+          table.commit('Size to the curve');
+        }}>Size it to the curve</button
+      >
     {/if}
     {#each line.along ? [] : line.points as point, at (at)}
       <div class="two">

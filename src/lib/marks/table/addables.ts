@@ -110,10 +110,13 @@ export function addables(table: Table): readonly Addable[] {
     words: ['draw', 'pen', 'path', 'line', 'swoosh', 'blob', 'bezier', 'shape'],
     add: () => {
       const middle = ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + 40) } : { x: 0, y: 0 };
+      // As wide as the mark, so that its name can stand on it.
+      const half = ink ? Math.round(Math.max(60, (ink.right - ink.left) / 2)) : 150;
+      const bend = Math.round(half / 3);
       const points = [
-        { x: -150, y: 0, inX: 0, inY: 0, outX: 50, outY: -50 },
-        { x: 0, y: 0, inX: -50, inY: -50, outX: 50, outY: 50 },
-        { x: 150, y: 0, inX: -50, inY: 50, outX: 0, outY: 0 },
+        { x: -half, y: 0, inX: 0, inY: 0, outX: bend, outY: -bend },
+        { x: 0, y: 0, inX: -bend, inY: -bend, outX: bend, outY: bend },
+        { x: half, y: 0, inX: -bend, inY: bend, outX: 0, outY: 0 },
       ];
       table.add(
         expect(createPart({ kind: 'curve', id: freePartId(recipe, 'curve'), points, place: { ...middle, turnDeg: 0 } })),

@@ -22,6 +22,9 @@ import {
 } from '$core/index';
 import type { AtHand } from './at-hand';
 
+/** Half the side of a part that nothing is seen of, in mark pixels. */
+const UNSEEN_PX = 50;
+
 /** Everything that brings chosen parts to other places, sizes and turns. */
 export class Arranging {
   constructor(private readonly table: AtHand) {}
@@ -125,10 +128,21 @@ export class Arranging {
     this.table.open.commit('Match size', recipe);
   }
 
+  /** The box around what is chosen; parts that are not drawn yet, or draw nothing, count as a small one where they stand. */
+  box(): Bounds {
+    const drawn = this.things().reduce<Bounds | undefined>((sum, thing) => unite(sum, thing.ink), undefined);
+    const boxes = this.table.chosen.map(({ place: { x, y } }) => ({
+      left: x - UNSEEN_PX,
+      top: y - UNSEEN_PX,
+      right: x + UNSEEN_PX,
+      bottom: y + UNSEEN_PX,
+    }));
+    return drawn ?? boxes.reduce<Bounds | undefined>(unite, undefined) ?? { left: 0, top: 0, right: 0, bottom: 0 };
+  }
   /** The middle of what is chosen, in whole pixels. */
   middle(): Point {
-    const ink = this.things().reduce<Bounds | undefined>((sum, thing) => unite(sum, thing.ink), undefined);
-    return ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2) } : { x: 0, y: 0 };
+    const { left, top, right, bottom } = this.box();
+    return { x: Math.round((left + right) / 2), y: Math.round((top + bottom) / 2) };
   }
   /** Mirrors each chosen part left to right about the middle of its ink. */
   flip(): void {

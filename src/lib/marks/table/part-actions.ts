@@ -1,4 +1,15 @@
-import type { Alignment, CombinationHow, Distribution, KnownPart, Match, SymmetryRule } from '$core/index';
+import {
+  heightOf,
+  unite,
+  widthOf,
+  type Bounds,
+  type Alignment,
+  type CombinationHow,
+  type Distribution,
+  type KnownPart,
+  type Match,
+  type SymmetryRule,
+} from '$core/index';
 import type { MenuItem } from '$lib/ui/menu-item';
 import { keptLook } from './kept-look';
 import type { Table } from './table.svelte';
@@ -49,30 +60,26 @@ const repeated = (rule: SymmetryRule, label: string, more: (table: Table) => obj
   act: (table) => table.gather(label, 'symmetry', (id, members) => ({ kind: 'symmetry', id, members, rule, ...more(table) })),
 });
 
+interface Center {
+  readonly centerX: number;
+  readonly centerY: number;
+}
 /** Mirrors stand on the middle of the rest of the mark, or beside what is mirrored where there is no rest. */
-function axis(table: Table): { readonly centerX: number; readonly centerY: number } {
-  const chosen = new Set(table.chosen.map(({ id }) => id));
-  const rest = (table.desk.stage?.parts ?? []).filter(({ id, within, ink }) => !chosen.has(id) && within === undefined && ink);
-  const boxes = rest.flatMap(({ ink }) => (ink ? [ink] : []));
-  if (boxes.length > 0)
-    return {
-      centerX: Math.round((Math.min(...boxes.map(({ left }) => left)) + Math.max(...boxes.map(({ right }) => right))) / 2),
-      centerY: Math.round((Math.min(...boxes.map(({ top }) => top)) + Math.max(...boxes.map(({ bottom }) => bottom))) / 2),
-    };
-  const own = table.arranging.things().map(({ ink }) => ink);
-  return { centerX: Math.round(Math.max(...own.map(({ right }) => right)) + 20), centerY: table.arranging.middle().y };
+function axis(table: Table): Center {
+  const rest = (table.desk.stage?.parts ?? []).filter(({ id, within }) => !table.isChosen(id) && within === undefined);
+  const box = rest.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
+  if (box) return { centerX: Math.round((box.left + box.right) / 2), centerY: Math.round((box.top + box.bottom) / 2) };
+  return { centerX: Math.round(table.arranging.box().right + 20), centerY: table.arranging.middle().y };
 }
-const middle = (table: Table) => ({ centerX: table.arranging.middle().x, centerY: table.arranging.middle().y });
-function below(table: Table): { readonly centerX: number; readonly centerY: number } {
-  const boxes = table.arranging.things().map(({ ink }) => ink);
-  const height = Math.max(...boxes.map(({ bottom }) => bottom)) - Math.min(...boxes.map(({ top }) => top));
-  return { centerX: table.arranging.middle().x, centerY: Math.round(table.arranging.middle().y + height * 1.5) };
+function middle(table: Table): Center {
+  const { x, y } = table.arranging.middle();
+  return { centerX: x, centerY: y };
 }
-const step = (table: Table) => {
-  const boxes = table.arranging.things().map(({ ink }) => ink);
-  const width = Math.max(...boxes.map(({ right }) => right)) - Math.min(...boxes.map(({ left }) => left));
-  return { stepX: Math.round(width * 1.2), count: 3 };
-};
+function below(table: Table): Center {
+  const { x, y } = table.arranging.middle();
+  return { centerX: x, centerY: Math.round(y + heightOf(table.arranging.box()) * 1.5) };
+}
+const step = (table: Table) => ({ stepX: Math.round(widthOf(table.arranging.box()) * 1.2), count: 3 });
 
 const rows: readonly ActionRow[] = [
   aligned('left', 'Left edges'),

@@ -1,22 +1,36 @@
-import { createPart, expect, freePartId, type Bounds, type KnownInput, type KnownPart, type Picture, type Recipe } from '$core/index';
+import {
+  createPart,
+  expect,
+  freePartId,
+  isBacking,
+  type Bounds,
+  type KnownInput,
+  type KnownPart,
+  type Picture,
+  type Recipe,
+} from '$core/index';
 
 /** Largest side of what is new against the mark's own, as a share. */
 const NEW_SIZE = 0.5;
 
 type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;
 
-/** A new piece of art or picture on the mark's middle, half as large as the mark. */
+/** White between a mark and a new piece above it, as a share of the piece. */
+const AIR = 0.12;
+
+/** A new piece of art or picture, half as large as the mark: inside of a shield, disk or other backing that waits for it, else above what is there. */
 export function placedNew(
   recipe: Recipe,
   piece: WithoutId<Extract<KnownInput, { kind: 'art' | 'picture' }>>,
   ink: Bounds | undefined,
 ): KnownPart {
-  const side = ink ? Math.max(ink.right - ink.left, ink.bottom - ink.top) : 0;
-  const place = ink
-    ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round((ink.top + ink.bottom) / 2), turnDeg: 0 }
-    : { x: 0, y: 0, turnDeg: 0 };
-  const size = side > 0 ? { sizePx: Math.round(Math.max(40, side * NEW_SIZE)) } : {};
-  return expect(createPart({ ...piece, id: freePartId(recipe, piece.kind), place, ...size }));
+  const id = freePartId(recipe, piece.kind);
+  if (!ink || ink.right <= ink.left) return expect(createPart({ ...piece, id }));
+  const sizePx = Math.round(Math.max(40, Math.max(ink.right - ink.left, ink.bottom - ink.top) * NEW_SIZE));
+  const backed = recipe.parts.some((part) => part.kind === 'shape' && isBacking(part.form.form));
+  const x = Math.round((ink.left + ink.right) / 2);
+  const y = Math.round(backed ? (ink.top + ink.bottom) / 2 : ink.top - sizePx * (0.5 + AIR));
+  return expect(createPart({ ...piece, id, place: { x, y, turnDeg: 0 }, sizePx }));
 }
 
 /** How a picture lies that is only looked at: to the right of the work as it is, or under its middle and half faded. */
