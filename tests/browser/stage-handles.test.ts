@@ -77,4 +77,41 @@ describe('everything done to letters is pulled on the stage', () => {
     );
     await visitor.page.waitForSelector('aside[aria-label="Proofs"] .sizes [data-verdict="fails"] svg');
   });
+
+  it('a curve is drawn point by point: clicks are corners, pulls are bends, the first point closes it', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const made = await send<{ slug: string }>(`${brand()}/marks`, 'POST', { name: 'Drawn', role: 'secondary', recipe: recipeOf() });
+    const { slug } = made.value;
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await page.locator('input[aria-label="Add anything"]').click();
+    await page.keyboard.type('draw a curve');
+    await page.waitForFunction(() =>
+      document.querySelector('[role="option"][aria-selected="true"]')?.textContent?.includes('Draw a curve'),
+    );
+    await visitor.press('Enter');
+    const { x, y } = await visitor.placeOf('[data-handle="drawing"]');
+    const points = async () => ((await part(slug))?.['points'] ?? []) as unknown as readonly Record<string, number>[];
+    const count = (wanted: number) => expect.poll(async () => (await points().catch(() => [])).length, { timeout: 15_000 }).toBe(wanted);
+    await page.mouse.click(x + 200, y + 300);
+    await count(1);
+    await page.mouse.move(x + 350, y + 200);
+    await page.mouse.down();
+    await page.mouse.move(x + 420, y + 200, { steps: 5 });
+    await page.mouse.up();
+    await count(2);
+    await page.mouse.click(x + 500, y + 330);
+    await count(3);
+    const [corner, bend] = await points();
+    expect(corner).toMatchObject({ inX: 0, inY: 0, outX: 0, outY: 0 });
+    expect((bend?.['outX'] ?? 0) + (bend?.['inX'] ?? 0)).toBeCloseTo(0, 6);
+    expect(bend?.['outX']).toBeGreaterThan(20);
+    await page.mouse.click(x + 201, y + 301);
+    await expect.poll(async () => (await part(slug))['closed']).toBe(true);
+    await page.waitForFunction(() => document.querySelector('[data-handle="drawing"]') === null);
+    // Every point is one step of undo.
+    await visitor.chord('Control', 'z');
+    await visitor.chord('Control', 'z');
+    await count(2);
+  });
 });

@@ -43,7 +43,7 @@ export const curve: PartKind<typeof curveSchema> = {
       // A text that goes round a closed curve ends where it began.
       baseline: part.closed ? [...part.points, ...part.points.slice(0, 1)] : part.points,
       notices:
-        nodes.length === 0
+        nodes.length === 0 && part.points.length > 1
           ? [
               {
                 code: 'curve-unseen',

@@ -108,6 +108,7 @@
     choose={(kind) => table.change(part.id, 'Point', { points: [...withPointKind(part.points, at, kind, part.closed)] })}
   />
   <p>
+    {#if !part.closed}<button class="link" onclick={() => (table.drawing = true)}>Draw on</button>{/if}
     {#if part.points.length > 2}
       <button class="link" onclick={() => table.change(part.id, 'Remove point', { points: part.points.filter((_, index) => index !== at) })}
         >Remove point</button

@@ -12,6 +12,7 @@
     type ResolvedPart,
   } from '$core/index';
   import CropTicks from './CropTicks.svelte';
+  import CurveDrawing from './CurveDrawing.svelte';
   import CurveHandles from './CurveHandles.svelte';
   import Guides from './Guides.svelte';
   import { hold } from './hold';
@@ -280,6 +281,7 @@
       {#if lettering.cuts.length + lettering.belts.length > 0}<CutHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
     {/if}
     <Guides {guides} {view} />
+    {#if table.drawing}<CurveDrawing {view} {surface} />{/if}
   </svg>
   <Rulers {view} />
   {#if table.desk.problem}<p role="alert">{table.desk.problem}</p>{/if}

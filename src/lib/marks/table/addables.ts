@@ -124,6 +124,16 @@ export function addables(table: Table): readonly Addable[] {
       );
     },
   };
+  const drawn: Addable = {
+    id: 'draw',
+    label: 'Draw a curve',
+    hint: 'point by point on the stage',
+    words: ['pen', 'path', 'line', 'bezier', 'freehand', 'shape'],
+    add: () => {
+      table.selectedId = undefined;
+      table.drawing = true;
+    },
+  };
   const art: Addable = {
     id: 'art',
     label: 'Art from the library',
@@ -218,5 +228,5 @@ export function addables(table: Table): readonly Addable[] {
         ...whole,
       ];
     });
-  return [...letterings, art, ...files, curve, ...shapes, ...links];
+  return [...letterings, art, ...files, drawn, curve, ...shapes, ...links];
 }

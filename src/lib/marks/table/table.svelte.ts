@@ -68,6 +68,8 @@ export class Table {
   gap: number | undefined = $state();
   /** What the designer should be told once: a file that could not be read. */
   said = $state('');
+  /** Whether clicks on the stage draw on the chosen curve, or begin one. */
+  drawing = $state(false);
   /** The point in hand of a free curve. */
   point: number | undefined = $state();
   palette: Palette = $state.raw({} as Palette);
