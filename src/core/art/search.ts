@@ -21,6 +21,8 @@ export interface ArtQuery {
   readonly text: string;
   readonly style?: ArtStyle | undefined;
   readonly set?: string | undefined;
+  /** How many colors at most. */
+  readonly colorsTo?: number | undefined;
   /** Typical stroke at least and at most, in thousandths of the longer side. */
   readonly weightFrom?: number | undefined;
   readonly weightTo?: number | undefined;
@@ -93,12 +95,13 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
     }
   const ideas = new Map(Object.entries(IDEAS).map(([idea, things]) => [stem(idea), things.map(stem)]));
 
-  const find = ({ text, style, set, weightFrom = 0, weightTo = Infinity, limit }: ArtQuery): ArtFound => {
+  const find = ({ text, style, set, colorsTo = Infinity, weightFrom = 0, weightTo = Infinity, limit }: ArtQuery): ArtFound => {
     const asked = wordsIn(text).map(stem);
     const also = new Set<string>();
     const passes = (entry: ArtEntry) =>
       (style === undefined || entry.style === style) &&
       (set === undefined || entry.id.startsWith(`${set}/`)) &&
+      entry.colors <= colorsTo &&
       entry.weight >= weightFrom &&
       entry.weight <= weightTo;
     if (asked.length === 0) {

@@ -45,6 +45,10 @@ describe('the art library', () => {
     for (const style of ['filled', 'line', 'colored'] as const)
       expect(find('star', { style }).entries.every((entry) => entry.style === style)).toBe(true);
     expect(find('star', { set: 'tabler' }).entries.every(({ id }) => id.startsWith('tabler/'))).toBe(true);
+    const few = find('', { style: 'colored', colorsTo: 3 });
+    expect(few.total).toBeGreaterThan(20);
+    expect(few.total).toBeLessThan(find('', { style: 'colored' }).total);
+    expect(few.entries.every(({ colors }) => colors >= 2 && colors <= 3)).toBe(true);
     expect(find('', { weightFrom: 110 }).entries.every(({ weight }) => weight >= 110)).toBe(true);
     expect(find('zzzqqq')).toMatchObject({ entries: [], total: 0 });
     expect(find('lion zzzqqq').total).toBe(0);

@@ -15,6 +15,7 @@
   const setOf = (id: string) => shelf.sets.find((set) => id.startsWith(`${set.id}/`));
   const titleOf = (id: string) => (id.split('/')[1] ?? '').replace(/-fill$/, '').replaceAll('-', ' ');
   const LETTERS = ['A', 'B'] as const;
+  const STYLES = { any: 'every style', filled: 'filled', line: 'line', few: 'two or three colors', colored: 'several colors' } as const;
 </script>
 
 <section aria-label="Art library">
@@ -29,9 +30,7 @@
       onkeydown={(event) => event.key === 'Escape' && shelf.close()}
     />
     <select aria-label="Style" bind:value={shelf.style} onchange={() => void shelf.search()}>
-      <option value="any">every style</option><option value="filled">filled</option><option value="line">line</option><option
-        value="colored">several colors</option
-      >
+      {#each Object.entries(STYLES) as [style, label] (style)}<option value={style}>{label}</option>{/each}
     </select>
     <select aria-label="Stroke" bind:value={shelf.weight} onchange={() => void shelf.search()}>
       {#each Object.keys(WEIGHTS) as Weight[] as weight (weight)}<option value={weight}>{weight === 'any' ? 'every stroke' : weight}</option

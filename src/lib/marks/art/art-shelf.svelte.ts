@@ -40,6 +40,9 @@ export interface ShelfSet {
   readonly terms: LicenseTerms;
 }
 
+/** Few colors are at most so many. */
+const FEW = 3;
+
 /** Typical strokes by words, in thousandths of a piece's longer side. */
 export const WEIGHTS = {
   any: [0, 1000],
@@ -54,7 +57,7 @@ export type Weight = keyof typeof WEIGHTS;
 export class ArtShelf {
   open = $state(false);
   text = $state('');
-  style: ArtStyle | 'any' = $state('any');
+  style: ArtStyle | 'few' | 'any' = $state('any');
   set = $state('any');
   weight: Weight = $state('any');
   found: readonly ArtEntry[] = $state.raw([]);
@@ -99,7 +102,8 @@ export class ArtShelf {
     const asked = ++this.#asked;
     const [from, to] = WEIGHTS[this.weight];
     const query = new URLSearchParams({ text: this.text, limit: '72' });
-    if (this.style !== 'any') query.set('style', this.style);
+    if (this.style !== 'any') query.set('style', this.style === 'few' ? 'colored' : this.style);
+    if (this.style === 'few') query.set('colorsTo', String(FEW));
     if (this.set !== 'any') query.set('set', this.set);
     if (this.weight !== 'any') {
       query.set('weightFrom', String(from));

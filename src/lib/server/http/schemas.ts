@@ -50,6 +50,7 @@ export const artQuerySchema = z.strictObject({
   text: z.string().max(120).default(''),
   style: z.enum(ART_STYLES).optional(),
   set: z.string().max(80).optional(),
+  colorsTo: number.int().min(1).max(64).optional(),
   weightFrom: number.min(0).max(1000).optional(),
   weightTo: number.min(0).max(1000).optional(),
   limit: number.int().min(1).max(240).default(60),
