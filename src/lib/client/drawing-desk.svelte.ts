@@ -13,8 +13,11 @@ import {
 import type { Draughtsman } from '$workers/draw';
 import { writtenParts } from './written-parts';
 
-/** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
-const REST_MS = 120;
+/**
+ * How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes.
+ * Where drawing them takes long, the rest is longer by as much, so that the next key seldom finds the worker busy.
+ */
+const REST_MS = { least: 120, most: 500, share: 1.5 } as const;
 
 /** What the page wants drawn. */
 export interface DeskOrder {
@@ -107,6 +110,9 @@ export class DrawingDesk {
     this.stage = withNews(await this.draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
     this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;
+    const began = performance.now();
+    // Whoever interrupts finds the worker busy: the hand is given longer.
+    this.#restMs = Math.min(REST_MS.most, this.#restMs * REST_MS.share);
     this.rests++;
     for (const dressing of DRESSINGS) {
       if (!isNewest()) return;
@@ -122,15 +128,17 @@ export class DrawingDesk {
       const news = await this.draughtsman.picture(id, 'full', `${id}-`);
       this.others = new Map(this.others).set(id, withNews(news, this.others.get(id)?.groups ?? []));
     }
+    this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));
   }
 
+  #restMs: number = REST_MS.least;
   #wake: (() => void) | undefined;
 
   /** Waits until nothing new has come for a moment; false, at once, when something has. */
   async #rested(isNewest: () => boolean): Promise<boolean> {
     if (Object.keys(this.proofs).length === 0) return true;
     await new Promise<void>((resolve) => {
-      const timer = setTimeout(resolve, REST_MS);
+      const timer = setTimeout(resolve, this.#restMs);
       this.#wake = () => {
         clearTimeout(timer);
         resolve();

@@ -1,6 +1,7 @@
-import { expect, parseRecipe, writeRecipe, type Problem, type Recipe } from '$core/index';
-import { request, type Answer } from './request';
-import { readUnsaved, writeUnsaved, type WaitingGesture } from './unsaved-work';
+import { expect, parseRecipe, type Problem, type Recipe } from '$core/index';
+import { JsonText, request, type Answer } from './request';
+import { readUnsaved, writeUnsaved, writtenWork, type WaitingGesture } from './unsaved-work';
+import { writtenRecipe } from './written-parts';
 
 /** A recipe that undo or redo leads to, and the gesture that leads there. */
 export interface Step {
@@ -92,7 +93,7 @@ export class OpenMark {
     const left = readUnsaved(this.#id);
     if (!left) return;
     if (left.base === this.#revision)
-      for (const gesture of left.gestures) this.#apply(gesture.kind, gesture.gesture, expect(parseRecipe(gesture.recipe)));
+      for (const gesture of left.gestures) this.#apply(gesture.kind, gesture.gesture, expect(parseRecipe(JSON.parse(gesture.recipe))));
     // Sent from where they began: the server knows gestures that it has already saved, and refuses the rest if the mark moved on.
     this.#revision = left.base;
     this.#waiting = left.gestures;
@@ -107,7 +108,7 @@ export class OpenMark {
   /** Ends a gesture: what is shown becomes one step of undo and one revision. A gesture that changed nothing leaves no trace. */
   commit(gesture: string, next: Recipe = this.recipe): void {
     this.recipe = next;
-    if (next === this.#settled || JSON.stringify(next) === JSON.stringify(this.#settled)) return;
+    if (next === this.#settled || writtenRecipe(next) === writtenRecipe(this.#settled)) return;
     this.#do('edit', gesture, next);
   }
 
@@ -170,7 +171,7 @@ export class OpenMark {
 
   #do(kind: WaitingGesture['kind'], gesture: string, next: Recipe): void {
     this.#apply(kind, gesture, next);
-    this.#waiting = [...this.#waiting, { id: crypto.randomUUID(), kind, gesture, recipe: writeRecipe(next) }];
+    this.#waiting = [...this.#waiting, { id: crypto.randomUUID(), kind, gesture, recipe: writtenRecipe(next) }];
     writeUnsaved(this.#id, { base: this.#revision, gestures: this.#waiting });
     if (this.save.kind !== 'conflict') void this.#send();
   }
@@ -181,7 +182,8 @@ export class OpenMark {
     clearTimeout(this.#timer);
     if (this.save.kind === 'saved') this.save = { kind: 'saving' };
     const sent = this.#waiting.slice(0, 100);
-    const answer = await request<{ revision: number; savedAt: string }>('POST', this.#address, { base: this.#revision, gestures: sent });
+    const work = new JsonText(writtenWork({ base: this.#revision, gestures: sent }));
+    const answer = await request<{ revision: number; savedAt: string }>('POST', this.#address, work);
     this.#sending = false;
     if (answer.ok) {
       this.#failures = 0;

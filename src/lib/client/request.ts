@@ -16,12 +16,19 @@ const UNREACHABLE: Problem = {
   fix: 'Your work in this tab is kept, and saved when it returns.',
 };
 
+/** A body that is JSON already. */
+export class JsonText {
+  constructor(readonly text: string) {}
+}
+
 /** Sends JSON to one of our routes. Never throws: a dead server is an answer with status 0. */
 export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', address: string, body?: unknown): Promise<Answer<T>> {
   try {
     const response = await fetch(address, {
       method,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: body instanceof JsonText ? body.text : JSON.stringify(body) }),
       signal: AbortSignal.timeout(20_000),
     });
     const answer: unknown = await response.json();

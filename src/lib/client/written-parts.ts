@@ -1,11 +1,20 @@
 import type { Part, Recipe } from '$core/index';
 
-const written = new WeakMap<Part, string>();
+/** Parts are never changed, so that each is written once in each way. */
+function writer(write: (part: Part) => string): (part: Part) => string {
+  const written = new WeakMap<Part, string>();
+  return (part) => {
+    const text = written.get(part) ?? write(part);
+    written.set(part, text);
+    return text;
+  };
+}
+const forWorker = writer((part) => JSON.stringify(part));
+/** A part that is not understood is stored exactly as it came. */
+const forStorage = writer((part) => JSON.stringify(part.kind === 'unknown' ? part.original : part));
 
-/** The parts of a recipe as the drawing worker reads them; parts are never changed, so that each is written once. */
-export const writtenParts = (recipe: Recipe): readonly string[] =>
-  recipe.parts.map((part) => {
-    const kept = written.get(part) ?? JSON.stringify(part);
-    written.set(part, kept);
-    return kept;
-  });
+/** The parts of a recipe as the drawing worker reads them. */
+export const writtenParts = (recipe: Recipe): readonly string[] => recipe.parts.map(forWorker);
+
+/** A recipe as the JSON text that is stored and sent; an edit of one part writes that part alone. */
+export const writtenRecipe = (recipe: Recipe): string => `{"version":${recipe.version},"parts":[${recipe.parts.map(forStorage).join()}]}`;
