@@ -7,7 +7,7 @@ const violations = [
   ['core-knows-no-node', 'src/core/probe-two.ts', `import 'node:fs';\n`],
   ['server-stays-on-the-server', 'src/lib/client/probe-three.ts', `import '$lib/server/fonts';\n`],
   ['workers-are-doors', 'src/workers/probe-four.ts', `import '$lib/client/request';\n`],
-  ['rooms-stand-apart', 'src/lib/studio/probe-five.ts', `import '../marks/keys';\n`],
+  ['rooms-stand-apart', 'src/lib/studio/probe-five.ts', `import '../marks/table/keys';\n`],
   ['lib-knows-no-routes', 'src/lib/client/probe-six.ts', `import '../../routes/probe-target';\n`],
   ['no-circles', 'src/core/probe-seven.ts', `import './probe-seven-back';\n`],
 ] as const;

@@ -12,3 +12,4 @@ export {
 export { briefSchema, proofsThatMatter, proposedWidthsPx, USE_NAMES, USES, type Brief, type Use } from './brief';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
 export { picturesAddress } from './picture-address';
+export { MARK_ROLES, type MarkRole } from './mark-roles';

@@ -1,21 +1,28 @@
 <script lang="ts">
   import { Button, Input, Label, Modal, Select } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
-  import { EMPTY_RECIPE, followingRecipe, initialRecipe, nameLettering, writeRecipe, type Recipe } from '$core/index';
+  import {
+    EMPTY_RECIPE,
+    followingRecipe,
+    initialRecipe,
+    MARK_ROLES,
+    nameLettering,
+    writeRecipe,
+    type MarkRole,
+    type Recipe,
+  } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import { useTable } from './table/table.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   const table = useTable();
 
-  const ROLES = ['primary', 'secondary', 'submark', 'icon', 'watermark'] as const;
-  type Role = (typeof ROLES)[number];
   /** How a mark can begin; one row each. */
   interface Beginning {
     readonly id: string;
     readonly label: string;
     readonly name: string;
-    readonly role: Role;
+    readonly role: MarkRole;
     readonly gesture: string;
     readonly recipe: () => Recipe;
   }
@@ -59,7 +66,7 @@
   let chosen = $state('');
   const beginning = $derived(beginnings.find(({ id }) => id === chosen) ?? beginnings[0]);
   let name = $state('');
-  let role: Role | '' = $state('');
+  let role: MarkRole | '' = $state('');
   let fault = $state('');
   let working = $state(false);
 
@@ -96,9 +103,9 @@
     <Label for="mark-role">Role in the family</Label>
     <Select
       id="mark-role"
-      items={ROLES.map((value) => ({ value, name: value }))}
+      items={MARK_ROLES.map((value) => ({ value, name: value }))}
       value={role || beginning?.role}
-      onchange={(event) => (role = (event.currentTarget as HTMLSelectElement).value as Role)}
+      onchange={(event) => (role = (event.currentTarget as HTMLSelectElement).value as MarkRole)}
       placeholder=""
       class="mt-1"
     />

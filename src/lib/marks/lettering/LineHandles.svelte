@@ -12,6 +12,7 @@
     type ResolvedPart,
   } from '$core/index';
   import { hold } from '../stage/hold';
+  import PointHandles from '../stage/PointHandles.svelte';
   import type { StageView } from '../stage/stage-view.svelte';
   import { useTable } from '../table/table.svelte';
 
@@ -207,27 +208,7 @@
         ><title>Slide the text along its curve</title></circle
       >
     {/if}
-    {#each ownPoints ? points : [] as point, at (at)}
-      {@const here = toScreen(point)}
-      {#each [{ what: 'in', x: point.inX, y: point.inY }, { what: 'out', x: point.outX, y: point.outY }] as const as { what, x, y } (what)}
-        {#if x !== 0 || y !== 0}
-          {@const end = toScreen({ x: point.x + x, y: point.y + y })}
-          <line x1={here.x} y1={here.y} x2={end.x} y2={end.y} />
-          <!-- svelte-ignore a11y_no_static_element_interactions -->
-          <rect
-            class="handle small"
-            x={end.x - 3.5}
-            y={end.y - 3.5}
-            width="7"
-            height="7"
-            onpointerdown={(event) => pull(event, at, what)}
-            data-handle="{what}-{at}"
-          />
-        {/if}
-      {/each}
-      <!-- svelte-ignore a11y_no_static_element_interactions -->
-      <path class="handle" d={diamond(here)} onpointerdown={(event) => pull(event, at, 'point')} data-handle="point-{at}" />
-    {/each}
+    {#if ownPoints}<PointHandles {points} {toScreen} {pull} />{/if}
   {/if}
 </g>
 
@@ -239,10 +220,6 @@
     stroke-dasharray: 4 4;
     stroke-width: 1;
   }
-  line {
-    stroke: var(--color-amber);
-    stroke-width: 0.75;
-  }
   .handle {
     cursor: grab;
     fill: var(--color-sheet);
@@ -251,9 +228,5 @@
   }
   .handle.start {
     fill: var(--color-primary-100);
-  }
-  .handle.small {
-    stroke: var(--color-amber);
-    stroke-width: 1;
   }
 </style>

@@ -12,6 +12,7 @@
     type ResolvedPart,
   } from '$core/index';
   import { hold } from './hold';
+  import PointHandles from './PointHandles.svelte';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from '../table/table.svelte';
 
@@ -98,33 +99,7 @@
       data-handle="add-{at}"><title>Add a point here</title></path
     >
   {/each}
-  {#each part.points as point, at (at)}
-    {@const here = toScreen(point)}
-    {#each [{ what: 'in', x: point.inX, y: point.inY }, { what: 'out', x: point.outX, y: point.outY }] as const as { what, x, y } (what)}
-      {#if x !== 0 || y !== 0}
-        {@const end = toScreen({ x: point.x + x, y: point.y + y })}
-        <line x1={here.x} y1={here.y} x2={end.x} y2={end.y} />
-        <!-- svelte-ignore a11y_no_static_element_interactions -->
-        <rect
-          class="bend"
-          x={end.x - 3.5}
-          y={end.y - 3.5}
-          width="7"
-          height="7"
-          onpointerdown={(event) => pull(event, at, what)}
-          data-handle="{what}-{at}"
-        />
-      {/if}
-    {/each}
-    <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <path
-      class="point"
-      class:current={table.point === at}
-      d="M{here.x} {here.y - 6}L{here.x + 6} {here.y}L{here.x} {here.y + 6}L{here.x - 6} {here.y}Z"
-      onpointerdown={(event) => pull(event, at, 'point')}
-      data-handle="point-{at}"
-    />
-  {/each}
+  <PointHandles points={part.points} {toScreen} {pull} current={table.point} />
 </g>
 
 <style>
@@ -133,24 +108,6 @@
     pointer-events: none;
     stroke: var(--color-amber);
     stroke-dasharray: 4 4;
-  }
-  line {
-    stroke: var(--color-amber);
-    stroke-width: 0.75;
-  }
-  .bend,
-  .point {
-    cursor: grab;
-    fill: var(--color-sheet);
-    stroke: var(--color-plum);
-    stroke-width: 1.5;
-  }
-  .bend {
-    stroke: var(--color-amber);
-    stroke-width: 1;
-  }
-  .point.current {
-    fill: var(--color-primary-200);
   }
   .add {
     cursor: copy;

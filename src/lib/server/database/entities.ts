@@ -1,5 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { CatalogueEntry, Palette, PictureColor, RevisionKind } from '$core/index';
+import type { CatalogueEntry, MarkRole, Palette, PictureColor, RevisionKind } from '$core/index';
 
 /** One client's brand. */
 export const Brand = defineEntity({
@@ -29,8 +29,6 @@ export const SavedPalette = defineEntity({
   },
 });
 
-export const MARK_ROLES = ['primary', 'secondary', 'submark', 'icon', 'watermark'] as const;
-
 /** One logo form of a brand. Its recipe is its newest revision. */
 export const Mark = defineEntity({
   name: 'Mark',
@@ -40,7 +38,7 @@ export const Mark = defineEntity({
     brand: () => p.manyToOne(Brand),
     slug: p.string(),
     name: p.string(),
-    role: p.string().$type<(typeof MARK_ROLES)[number]>(),
+    role: p.string().$type<MarkRole>(),
     position: p.integer(),
     /** Number of the newest revision. */
     revisionNumber: p.integer(),

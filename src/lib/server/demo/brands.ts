@@ -1,5 +1,4 @@
-import { createPart, EMPTY_RECIPE, expect, type Brief, type Lettering, type Palette, type Recipe } from '$core/index';
-import type { MarkRole } from '../stores/marks';
+import { createPart, EMPTY_RECIPE, expect, type Brief, type Lettering, type Palette, type Recipe, type MarkRole } from '$core/index';
 import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe } from './crest';
 import { shorePictures, type DemoPicture } from './board';

@@ -4,13 +4,13 @@ import {
   DRESSINGS,
   hexSchema,
   LICENSE_NAMES,
+  MARK_ROLES,
   paletteSchema,
   parseRecipe,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
   LARGEST_PICTURE_PX,
 } from '$core/index';
-import { MARK_ROLES } from '../database/entities';
 import { PICTURE_USES } from '../stores/brand-pictures';
 
 /** A line of text that a person reads: trimmed, not empty, no control characters. */

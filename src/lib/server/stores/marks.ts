@@ -1,11 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import { expect, marksFollowedBy, parseRecipe, undoStacks, writeRecipe, type Recipe, type RevisionKind, type Sources } from '$core/index';
-import { Mark, Revision, type MarkRow, type MARK_ROLES } from '../database/entities';
+import {
+  expect,
+  marksFollowedBy,
+  parseRecipe,
+  undoStacks,
+  writeRecipe,
+  type MarkRole,
+  type Recipe,
+  type RevisionKind,
+  type Sources,
+} from '$core/index';
+import { Mark, Revision, type MarkRow } from '../database/entities';
 import { notFound, ProblemError, refuse } from '../http/problem-error';
 import { freeSlug } from './slug';
-
-export type MarkRole = (typeof MARK_ROLES)[number];
 
 /** A mark with its newest recipe. */
 export interface MarkView {
