@@ -150,7 +150,7 @@ export const demoBrands: readonly DemoBrand[] = [
   },
   {
     name: 'Gorsebank Rowing Club',
-    about: 'A river club of six boats; crest and motto to come.',
+    about: 'A river club of six boats, where everybody rows.',
     palette: { ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' },
     brief: {
       audience: 'Members of a river club of six boats, and the town that lines the bank on race days.',
