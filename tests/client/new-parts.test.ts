@@ -13,8 +13,15 @@ const ink = { left: -100, top: -50, right: 300, bottom: 150 };
 describe('new pieces on the table', () => {
   it('stand above the mark, or inside of a backing, half as large as it; alone they have their own size', () => {
     expect(placedNew(EMPTY_RECIPE, piece, ink)).toMatchObject({ place: { x: 100, y: -50 - 124 }, sizePx: 200 });
-    const shield = valueOf(createPart({ kind: 'shape', id: 'shield', form: { form: 'heaterShield' } as never }));
-    expect(placedNew({ version: 1, parts: [shield] }, piece, ink)).toMatchObject({ place: { x: 100, y: 50 }, sizePx: 200 });
+    const behind = (form: object) => ({
+      version: 1 as const,
+      parts: [valueOf(createPart({ kind: 'shape', id: 'back', form: form as never }))],
+    });
+    const inside = placedNew(behind({ form: 'heaterShield', widthPx: 400, heightPx: 200 }), piece, ink);
+    expect(inside).toMatchObject({ place: { x: 100, y: 50 }, sizePx: 200 });
+    // A rule is as wide, but lies behind nothing.
+    const ruled = placedNew(behind({ form: 'panel', widthPx: 400, heightPx: 2, cornerPx: 0 }), piece, ink);
+    expect(ruled).toMatchObject({ place: { x: 100, y: -174 } });
     expect(placedNew(EMPTY_RECIPE, piece, undefined)).toMatchObject({ place: { x: 0, y: 0 }, sizePx: 240 });
     const taken: Recipe = { version: 1, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
     expect(placedNew(taken, piece, ink).id).not.toBe(taken.parts[0]?.id);

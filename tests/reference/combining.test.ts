@@ -18,18 +18,8 @@ import { combineFlattened } from '$core/pathops';
 import { openTypeface } from '$core/shaping';
 import { areaOf } from '../support/drawn-mark';
 import { fontBytes, shipped } from '../support/fonts';
+import { random } from '../support/random';
 import { paths } from '../support/resolver';
-
-/** Mulberry32: the same cases in every run. */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const letters: Path[] = [];
 beforeAll(async () => {

@@ -3,18 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { flatten, FORM_NAMES, mapPath, outlineOf, rotation, startOf, toSize, type Region } from '$core/index';
 import { areaOf, drawnOn, fillsOf, letteringInput } from '../support/drawn-mark';
 import { shelfOf } from '../support/fonts';
+import { random } from '../support/random';
 import { paths } from '../support/resolver';
-
-/** Mulberry32: the same cases in every run. */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** The independent route: clipper2's own offset of finely flattened outlines, round joins, arcs within 0.002. */
 function offsetArea(region: Region, by: number): number {

@@ -5,8 +5,8 @@
 
   const table = useTable();
   const rights = $derived(rightsOf(table.open.recipe, table.recipes, { family: table.family }));
-  const SELL = { yes: 'may be sold', 'with credit': 'sold with credit', ask: 'ask before selling' } as const;
-  const REGISTER = { yes: 'may be registered', no: 'not to register', ask: 'ask before registering' } as const;
+  const SELL = { yes: 'may be sold', 'with credit': 'sold with credit', ask: 'ask to sell' } as const;
+  const REGISTER = { yes: 'may be registered', no: 'not to register', ask: 'ask to register' } as const;
 </script>
 
 <div class="rights">

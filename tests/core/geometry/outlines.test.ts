@@ -68,11 +68,10 @@ describe('outlines as text', () => {
     );
   });
 
-  it.each(['', 'M0 0', 'L1 1', 'M0 0L1', 'M0 0 1 1L2 2', 'm0 0l1 1z', 'M0 0A1 1 0 0 0 2 2Z', 'M0 0L1 1Z<script>', 'M0 0H5Z', 'url(#x)'])(
+  it.each(['L1 1', 'M0 0L1', 'M0 0 1 1L2 2', 'm0 0l1 1z', 'M0 0A1 1 0 0 0 2 2Z', 'M0 0H5Z', 'M0 0L1 1Z<script>', 'url(#x)'])(
     'of another kind (%s) are not taken for ours',
     (data) => {
-      const read = readPath(data);
-      expect(read === undefined || pathData(read) === data).toBe(true);
+      expect(readPath(data)).toBeUndefined();
     },
   );
 });
@@ -132,10 +131,9 @@ describe('islands', () => {
     );
   });
 
-  it('of outlines without an inside are none', () => {
+  it('of outlines without an inside have none either', () => {
     expect(islandsOf({ path: { verbs: '', coords: [] }, rule: 'nonzero' })).toEqual([]);
-    expect(
-      islandsOf({ path: mapPath(square(0, 0, 10), { a: 0, b: 0, c: 0, d: 0, e: 3, f: 3 }), rule: 'nonzero' }).length,
-    ).toBeLessThanOrEqual(1);
+    const flat = islandsOf({ path: mapPath(square(0, 0, 10), { a: 0, b: 0, c: 0, d: 0, e: 3, f: 3 }), rule: 'nonzero' });
+    expect(areaOf(flat)).toBe(0);
   });
 });

@@ -141,15 +141,12 @@ describe('following parts of other marks', () => {
     expect(drawn(recipeOf(link(null)), new Map([[ONE, recipeOf()]])).ink).toBeUndefined();
   });
 
-  it('ends quickly where a mark is full of links to itself and to others like it', () => {
+  it('ends in a sentence where a mark is full of links to itself and to others like it', () => {
     const ids = [1, 2, 3, 4, 5, 6].map((n) => `a0a0a0a0-0000-4000-8000-00000000002${n}`);
     const knot = recipeOf(...ids.flatMap((id, at) => Array.from({ length: 8 }, (_, n) => link(null, { id: `l${at}-${n}` }, id))));
-    const began = performance.now();
     const mark = drawn(knot, new Map(ids.map((id) => [id, knot])));
     expect(mark.ink).toBeUndefined();
     expect(new Set(codes(mark))).toEqual(new Set(['link-too-much']));
-    // Not a measure of speed: without a limit this would run for hours.
-    expect(performance.now() - began).toBeLessThan(30_000);
   });
 
   it('paints all of it in one color, and sizes what has a size, where the link says so', () => {
