@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
@@ -17,7 +18,7 @@ export default defineConfig({
   test: {
     projects: [
       project('core'),
-      project('client'),
+      { ...project('client'), plugins: [svelte({ configFile: false })] },
       project('reference', { testTimeout: 180_000 }),
       project('server', onCluster),
       project('browser', onCluster),

@@ -1,4 +1,5 @@
 /** `npm run screenshots`: remakes docs/screenshots/ from the demo data, one picture of each main view. */
+import { arrive } from './setup/arrive.mjs';
 import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
 import { PROJECT } from './setup/project.mjs';
 import { say } from './setup/say.mjs';
@@ -120,7 +121,7 @@ await withThrowawayApp('screenshots', async (browser, home) => {
   for (const { file, path, ready, prepare } of VIEWS) {
     const page = await browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
-    await page.goto(home + path, { waitUntil: 'networkidle0' });
+    await arrive(page, home + path);
     await page.waitForSelector(ready);
     await prepare?.(page);
     await page.waitForNetworkIdle();

@@ -1,13 +1,31 @@
-import type { Handle } from '@sveltejs/kit';
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { closeDatabase } from '$lib/server/database/orm';
+import { closeEvents } from '$lib/server/events';
+import { asRefusal } from '$lib/server/http/refusals';
+import { keepFilesTidy } from '$lib/server/sweep';
+import { closeHeavyWork } from '$lib/server/heavy/pool';
 
-/** Headers that every answer carries. @source OWASP Secure Headers */
+const JSON_POLICY = "default-src 'none'; frame-ancestors 'none'";
+
+/** What routes do not say themselves: data is neither a page nor to be kept. @source OWASP REST Security Cheat Sheet, "Security Headers" */
 export const handle: Handle = async ({ event, resolve }) => {
   const response = await resolve(event);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
-  response.headers.set('cross-origin-opener-policy', 'same-origin');
+  const { headers } = response;
+  if (/\bjson\b/.test(headers.get('content-type') ?? '')) {
+    if (!headers.has('content-security-policy')) headers.set('content-security-policy', JSON_POLICY);
+    if (!headers.has('cache-control')) headers.set('cache-control', 'no-store');
+  }
   return response;
 };
 
-process.once('sveltekit:shutdown', () => void closeDatabase());
+/** What nobody expected becomes one sentence here; routes and loads refuse by themselves. */
+export const handleError: HandleServerError = ({ error, status, message }) =>
+  status < 500 ? { message } : { message: asRefusal(error).message };
+
+export const init: ServerInit = () => {
+  const stopTidying = keepFilesTidy();
+  process.once('sveltekit:shutdown', () => {
+    stopTidying();
+    void Promise.all([closeEvents(), closeHeavyWork(), closeDatabase()]);
+  });
+};

@@ -1,3 +1,4 @@
+import { arrive } from '../setup/arrive.mjs';
 import { readFileSync } from 'node:fs';
 import { row } from './figures.mjs';
 
@@ -41,7 +42,7 @@ export async function editOfThreeHundredParts(browser, home) {
   });
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/windrow-kites/marks/${made.slug}`, { waitUntil: 'networkidle0' });
+  await arrive(page, `${home}/brands/windrow-kites/marks/${made.slug}`);
   await page.waitForSelector('[data-stage] path');
   const rows = await page.$$('section[aria-label="Recipe"] button.title');
   await rows[40]?.click();

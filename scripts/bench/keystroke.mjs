@@ -1,3 +1,4 @@
+import { arrive } from '../setup/arrive.mjs';
 import { row } from './figures.mjs';
 
 /**
@@ -17,7 +18,7 @@ export async function keystrokeToPicture(browser, home) {
   });
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/windrow-kites/marks/twelve-letters`, { waitUntil: 'networkidle0' });
+  await arrive(page, `${home}/brands/windrow-kites/marks/twelve-letters`);
   await page.waitForSelector('[data-stage] path');
   await page.locator('section[aria-label="Recipe"] button.title').click();
   const field = await page.waitForSelector('textarea[placeholder="Type the name"]');

@@ -1,3 +1,4 @@
+import { arrive } from '../setup/arrive.mjs';
 import { row } from './figures.mjs';
 
 /** Two lines of 40 letters together: an arch with cuts and hand kerning, and a second line that stays with it, fitted and kerned by hand. */
@@ -53,7 +54,7 @@ export async function editOfLockup(browser, home) {
   if (!made.ok) throw new Error(`The benchmark's mark was refused: ${await made.text()}`);
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/windrow-kites/marks/forty-letters`, { waitUntil: 'networkidle0' });
+  await arrive(page, `${home}/brands/windrow-kites/marks/forty-letters`);
   await page.waitForSelector('[data-stage] path');
   const rows = await page.$$('section[aria-label="Recipe"] button.title');
   await rows[0]?.click();

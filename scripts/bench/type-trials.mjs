@@ -1,3 +1,4 @@
+import { arrive } from '../setup/arrive.mjs';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -64,7 +65,7 @@ export async function facesAgainstShaper() {
 export async function firstScreenAndScrolling(browser, home) {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/windrow-kites/type`, { waitUntil: 'networkidle0' });
+  await arrive(page, `${home}/brands/windrow-kites/type`);
   const filled = () => page.waitForFunction(() => document.querySelectorAll('[aria-label="Trials"] .cell path').length > 50);
   await filled();
   const firstScreens = [];

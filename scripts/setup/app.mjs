@@ -15,11 +15,12 @@ export async function startApp({ port, databaseUrl, fileFolder, demo = false, qu
     DATABASE_URL: databaseUrl,
     LOAD_DEMO_BRANDS: demo ? '1' : '0',
     FILE_FOLDER: fileFolder ?? `${PROJECT}/.data/files`,
-    BODY_SIZE_LIMIT: '64M',
-    SHUTDOWN_TIMEOUT: '3',
+    // Every route states and keeps a limit of its own.
+    BODY_SIZE_LIMIT: 'Infinity',
+    SHUTDOWN_TIMEOUT: '2',
   };
   // A process group of its own: Ctrl-C reaches the command first, which then stops the app and the database in order.
-  const child = spawn(process.execPath, [`${PROJECT}/build/index.js`], {
+  const child = spawn(process.execPath, [`${PROJECT}/scripts/serve.mjs`], {
     cwd: PROJECT,
     env,
     detached: true,

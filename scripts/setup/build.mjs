@@ -5,7 +5,16 @@ import { PROJECT } from './project.mjs';
 import { run } from './run.mjs';
 import { say, stop } from './say.mjs';
 
-const INPUTS = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+const INPUTS = [
+  'src',
+  'static',
+  'package-lock.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'vite.heavy.config.ts',
+  'package.json',
+  'tsconfig.json',
+];
 const STAMP = join(PROJECT, 'build', '.built-from');
 
 function digest() {

@@ -37,7 +37,7 @@ describe('a dead database', () => {
     cluster.kill();
     await typeName(visitor, 'Kept');
     await visitor.sees('The database cannot be reached.');
-    await visitor.sees('Your work is kept in this tab');
+    await visitor.sees('Your work is kept in this browser');
     cluster.restart();
     await visitor.saved();
     expect(await storedText()).toBe('Kept');

@@ -55,8 +55,8 @@ describe('new pieces on the table', () => {
       const part = valueOf(result)?.recipe.parts.find(({ kind }) => kind === 'lettering');
       return part?.kind === 'lettering' && part.line.shape === 'curve' ? part.line.along : undefined;
     };
-    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'])))).toBeNull();
-    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'])))).toEqual({ part: 'bow', offPx: 0 });
+    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], 'here')))).toBeNull();
+    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], 'here')))).toEqual({ part: 'bow', offPx: 0 });
   });
 });
 

@@ -1,6 +1,6 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { createPart, expect as valueOf, parseRecipe, writeRecipe, type Recipe } from '$core/index';
-import { readUnsaved, writeUnsaved, writtenWork, type UnsavedWork } from '../../src/lib/client/unsaved-work';
+import { describe, expect, it } from 'vitest';
+import { createPart, expect as valueOf, LARGEST_SAVE_BYTES, parseRecipe, writeRecipe, type Recipe } from '$core/index';
+import { nextPortion, writtenWork } from '../../src/lib/client/work/portions';
 import { writtenParts, writtenRecipe } from '../../src/lib/client/written-parts';
 import { letteringInput, partOf } from '../support/drawn-mark';
 
@@ -30,59 +30,26 @@ describe('recipes as text', () => {
   });
 });
 
-describe('unsaved work', () => {
-  const kept = new Map<string, string>();
-  beforeEach(() =>
-    vi.stubGlobal('localStorage', {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, text: string) => kept.set(key, text),
-      removeItem: (key: string) => kept.delete(key),
-    }),
-  );
-  afterEach(() => {
-    vi.unstubAllGlobals();
-    kept.clear();
-  });
-  const work: UnsavedWork = {
-    base: 7,
-    gestures: [
-      { id: 'a1', kind: 'edit', gesture: 'Say "hello", {"recipe":1}', recipe: writtenRecipe(recipe) },
-      { id: 'a2', kind: 'undo', gesture: 'Move', recipe: writtenRecipe({ version: 1, parts: [] }) },
-    ],
-  };
-
-  it('comes back from the browser as it was left', () => {
-    writeUnsaved('mark', work);
-    expect(readUnsaved('mark')).toEqual(work);
-    expect(readUnsaved('another')).toBeUndefined();
-    writeUnsaved('mark', { base: 8, gestures: [] });
-    expect(kept.size).toBe(0);
-  });
+describe('what is sent', () => {
+  const gestures = [
+    { id: 'a1', kind: 'edit' as const, gesture: 'Say "hello", {"recipe":1}', content: writtenRecipe(recipe) },
+    { id: 'a2', kind: 'undo' as const, gesture: 'Move', content: writtenRecipe({ version: 1, parts: [] }) },
+  ];
 
   it('is JSON that names every gesture once, whatever its words are', () => {
-    const read = JSON.parse(writtenWork(work)) as { base: number; gestures: { gesture: string; recipe: unknown }[] };
-    expect(read.gestures.map(({ gesture }) => gesture)).toEqual(work.gestures.map(({ gesture }) => gesture));
+    const read = JSON.parse(writtenWork(7, gestures, 'recipe')) as { base: number; gestures: { gesture: string; recipe: unknown }[] };
+    expect(read.base).toBe(7);
+    expect(read.gestures.map(({ gesture }) => gesture)).toEqual(gestures.map(({ gesture }) => gesture));
     expect(read.gestures[0]?.recipe).toEqual(JSON.parse(JSON.stringify(writeRecipe(recipe))));
   });
 
-  it.each(['{', 'null', '[]', '{"base":1}', '{"base":1,"gestures":[]}', '{"base":1,"gestures":"x"}'])(
-    'that is torn (%s) is none',
-    (text) => {
-      writeUnsaved('mark', work);
-      kept.set([...kept.keys()][0] ?? '', text);
-      expect(readUnsaved('mark')).toBeUndefined();
-    },
-  );
-
-  it('does no harm where the browser keeps nothing', () => {
-    vi.stubGlobal('localStorage', {
-      getItem: () => null,
-      setItem: () => {
-        throw new Error('full');
-      },
-      removeItem: () => undefined,
-    });
-    expect(() => writeUnsaved('mark', work)).not.toThrow();
-    expect(readUnsaved('mark')).toBeUndefined();
+  it('fits into one request, by count and by bytes, and is never nothing', () => {
+    const of = (content: string, count: number) =>
+      Array.from({ length: count }, (_, n) => ({ id: String(n), kind: 'edit' as const, gesture: 'Type', content }));
+    expect(nextPortion(of('{}', 250))).toHaveLength(100);
+    const half = `"${'ü'.repeat(LARGEST_SAVE_BYTES / 5)}"`;
+    expect(nextPortion(of(half, 9))).toHaveLength(2);
+    expect(nextPortion(of(`"${'x'.repeat(LARGEST_SAVE_BYTES * 2)}"`, 3))).toHaveLength(1);
+    expect(nextPortion([])).toHaveLength(0);
   });
 });

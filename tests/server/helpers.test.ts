@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
 import { demoBrands } from '../../src/lib/server/demo/brands';
 import { shorePictures } from '../../src/lib/server/demo/board';
-import { asRefusal, isDatabaseDown, problemResponse } from '../../src/lib/server/http/answer';
+import { problemResponse } from '../../src/lib/server/http/answer';
+import { asRefusal, isDatabaseDown } from '../../src/lib/server/http/refusals';
 import { refuse } from '../../src/lib/server/http/problem-error';
 import { freeSlug, slugOf } from '../../src/lib/server/stores/slug';
 import { shelfOf } from '../support/fonts';
@@ -11,16 +12,19 @@ import { resolverOf } from '../support/resolver';
 describe('slugOf', () => {
   it.each([
     ['Windrow Kites', 'windrow-kites'],
-    ['  Café “Über” & Søn ', 'cafe-uber-søn'],
-    ['!!!', 'untitled'],
+    ['  Café “Über” & Søn ', 'cafe-uber-son'],
+    ['!!!', ''],
+    ['🌿🪁', ''],
+    ['東京堂', 'dong-jing-tang'],
     ['../../etc/passwd', 'etc-passwd'],
-    ['Зима', 'зима'],
+    ['Пекарня', 'pekarnya'],
     ['x'.repeat(200), 'x'.repeat(60)],
   ])('%j becomes %s', (name, slug) => expect(slugOf(name)).toBe(slug));
 
   it('counts up until it is free', () => {
     expect(freeSlug('Salt', new Set())).toBe('salt');
     expect(freeSlug('Salt', new Set(['salt', 'salt-2']))).toBe('salt-3');
+    expect(freeSlug('🌿', new Set())).toMatch(/^n-[0-9a-f]{6}$/);
   });
 });
 

@@ -177,7 +177,7 @@ describe('pictures in marks', () => {
     const gone = await fetch(`${mark}/picture.png?width=300`);
     expect([gone.status, ((await gone.json()) as { detail: string }).detail]).toEqual([
       422,
-      'A picture of this mark is not in the store any more.',
+      'A picture of this mark does not belong to this brand.',
     ]);
   }, 60_000);
 
@@ -186,10 +186,11 @@ describe('pictures in marks', () => {
     const { sha256 } = (await bring(mine, await quarters(20))).value;
     const there = `${api}/${theirs}/pictures/${sha256}`;
     expect((await fetch(there)).status).toBe(404);
-    expect((await send(there, 'PUT', {})).status).toBe(200);
-    expect((await send(there, 'PUT', {})).status).toBe(200);
+    expect((await send(there, 'PUT', {})).status).toBe(422); // Nobody is named who lends it.
+    expect((await send(`${there}?from=${theirs}`, 'PUT', {})).status).toBe(404);
+    for (let twice = 0; twice < 2; twice++) expect((await send(`${there}?from=${mine}`, 'PUT', {})).status).toBe(200);
     expect((await fetch(there)).status).toBe(200);
-    expect((await send(`${api}/${theirs}/pictures/${'0'.repeat(64)}`, 'PUT', {})).status).toBe(404);
+    expect((await send(`${api}/${theirs}/pictures/${'0'.repeat(64)}?from=${mine}`, 'PUT', {})).status).toBe(404);
     expect((await read<{ name?: string }>(`${api}/${theirs}`)).name).toBe('Taker');
   });
 });

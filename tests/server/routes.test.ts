@@ -63,7 +63,7 @@ describe('bodies', () => {
     ['a list', '[]', 422, 'invalid-type'],
     ['an empty name', JSON.stringify({ name: '   ', palette }), 422, 'too-small'],
     ['an unknown field', JSON.stringify({ name: 'x', palette, admin: true }), 422, 'unrecognized-keys'],
-    ['more than 2 MB', JSON.stringify({ name: 'x', about: 'y'.repeat(3_000_000), palette }), 413, 'body-too-large'],
+    ['more than 6 MB', JSON.stringify({ name: 'x', about: 'y'.repeat(7_000_000), palette }), 413, 'body-too-large'],
   ])('with %s are refused with a typed problem', async (_what, body, status, code) => {
     const answer = await send<{ type: string; problems: { code: string }[] }>(api, 'POST', body);
     expect([answer.status, answer.type, answer.value.problems[0]?.code]).toEqual([status, 'application/problem+json', code]);

@@ -1,5 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
+import { arrive } from '../../scripts/setup/arrive.mjs';
 import { startChromium } from '../../scripts/setup/chromium.mjs';
 import { startTestApp } from './test-app';
 
@@ -24,7 +25,7 @@ export class Visitor {
     return new Visitor(page, home);
   }
 
-  go = (path: string) => this.page.goto(this.home + path, { waitUntil: 'networkidle0' });
+  go = (path: string) => arrive(this.page, this.home + path);
   click = (name: string, role = 'button') => this.page.locator(`::-p-aria([name="${name}"][role="${role}"])`).click();
   async fill(name: string, text: string, role = 'textbox'): Promise<void> {
     const field = await this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { visible: true });

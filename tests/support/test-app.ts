@@ -9,12 +9,9 @@ import { freePort } from '../../scripts/setup/free-port.mjs';
 export async function startTestApp(options: { readonly demo?: boolean } = {}) {
   const cluster = inject('cluster');
   const databaseUrl = ensureDatabase(cluster, `test_${randomUUID().slice(0, 8)}`);
-  const app = await startApp({
-    port: await freePort(),
-    databaseUrl,
-    demo: options.demo ?? true,
-    quiet: true,
-    fileFolder: mkdtempSync('/tmp/lucky-files-'),
-  });
-  return { ...app, databaseUrl };
+  const start = async (demo: boolean) => startApp({ port: await freePort(), databaseUrl, demo, quiet: true, fileFolder });
+  const fileFolder = mkdtempSync('/tmp/lucky-files-');
+  const app = await start(options.demo ?? true);
+  /** A second web process on the same database. */
+  return { ...app, databaseUrl, another: () => start(false) };
 }

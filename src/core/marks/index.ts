@@ -11,6 +11,7 @@ export {
   type Group,
   type PictureFill,
 } from './drawing';
+export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './limits';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
 export { addPart, changePart, freePartId, type PartChange } from './edit';
 export {

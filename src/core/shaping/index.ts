@@ -1,6 +1,6 @@
 /** Opening, checking and shaping fonts. Kept apart from `$core/index`, because it brings WebAssembly: only workers, the server and tests need it. */
-export { checkFont, embeddingRight, measureOwnFont, type CheckedFont, type EmbeddingRight } from './check-font';
+export { checkFont, embeddingRight, facesOf, measureOwnFont, type CheckedFont, type EmbeddingRight } from './check-font';
 export { checkTables, type FontTables } from './check-tables';
-export { LARGEST_FONT_BYTES, unpackFontFile } from './font-file';
+export { collectionFaces, LARGEST_FONT_BYTES, unpackFontFile } from './font-file';
 export { createFontLoader, type FontLoader } from './font-loader';
 export { openTypeface } from './open-typeface';

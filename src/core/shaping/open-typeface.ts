@@ -42,13 +42,32 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
   return ok({
     id,
     name,
+    fullName: face.getName(4, 'en'),
     axes,
     features,
     covers: (codePoint) => codePoints.has(codePoint),
     characterCount: codePoints.size,
+    sample: (most) => {
+      const all = [...codePoints];
+      return all.length <= most ? all : Array.from({ length: most }, (_, n) => all[Math.floor((n * all.length) / most)] as number);
+    },
+    monospaced: isMonospaced(face, codePoints),
     table: (tag) => face.referenceTable(tag),
     at,
   });
+}
+
+/** Letters that a grid makes as wide as each other, though they are drawn narrow and wide. */
+const NARROW_AND_WIDE = [...'iIlmMW.1'];
+/** @source ISO/IEC 14496-22, 5.2.8 "isFixedPitch"; where a font does not say so, its widths do */
+function isMonospaced(face: Face, codePoints: ReadonlySet<number>): boolean {
+  const post = face.referenceTable('post');
+  if (post && post.length >= 16 && new DataView(post.buffer, post.byteOffset).getUint32(12) !== 0) return true;
+  const letters = NARROW_AND_WIDE.filter((letter) => codePoints.has(letter.codePointAt(0) as number));
+  if (letters.length < NARROW_AND_WIDE.length) return false;
+  const font = new Font(face);
+  const widths = letters.map((letter) => shapeRun(font, { text: letter, direction: 'ltr', script: 'Latn', features: {} })[0]?.advance ?? 0);
+  return widths.every((width) => width === widths[0]);
 }
 
 function openInstance(face: Face, settings: readonly { readonly tag: string; readonly value: number }[]): TypefaceInstance {

@@ -11,26 +11,110 @@ export interface TextStretch {
   readonly script: string;
 }
 
-/** Scripts told apart for shaping; everything else is shaped as common text. @source Unicode UAX 24, property values */
-const SCRIPTS: readonly (readonly [tag: string, letters: RegExp])[] = [
-  ['Latn', /\p{Script=Latin}/u],
-  ['Grek', /\p{Script=Greek}/u],
-  ['Cyrl', /\p{Script=Cyrillic}/u],
-  ['Arab', /\p{Script=Arabic}/u],
-  ['Hebr', /\p{Script=Hebrew}/u],
-  ['Armn', /\p{Script=Armenian}/u],
-  ['Geor', /\p{Script=Georgian}/u],
-  ['Deva', /\p{Script=Devanagari}/u],
-  ['Beng', /\p{Script=Bengali}/u],
-  ['Taml', /\p{Script=Tamil}/u],
-  ['Thai', /\p{Script=Thai}/u],
-  ['Hang', /\p{Script=Hangul}/u],
-  ['Hira', /\p{Script=Hiragana}/u],
-  ['Kana', /\p{Script=Katakana}/u],
-  ['Hani', /\p{Script=Han}/u],
-];
+/** Scripts told apart for shaping, by ISO 15924 tag; everything else is shaped as common text. @source Unicode UAX 24, property values */
+const SCRIPTS = {
+  Latn: 'Latin',
+  Grek: 'Greek',
+  Cyrl: 'Cyrillic',
+  Arab: 'Arabic',
+  Hebr: 'Hebrew',
+  Armn: 'Armenian',
+  Geor: 'Georgian',
+  Hani: 'Han',
+  Hira: 'Hiragana',
+  Kana: 'Katakana',
+  Hang: 'Hangul',
+  Bopo: 'Bopomofo',
+  Deva: 'Devanagari',
+  Beng: 'Bengali',
+  Guru: 'Gurmukhi',
+  Gujr: 'Gujarati',
+  Orya: 'Oriya',
+  Taml: 'Tamil',
+  Telu: 'Telugu',
+  Knda: 'Kannada',
+  Mlym: 'Malayalam',
+  Sinh: 'Sinhala',
+  Thai: 'Thai',
+  Laoo: 'Lao',
+  Tibt: 'Tibetan',
+  Mymr: 'Myanmar',
+  Khmr: 'Khmer',
+  Ethi: 'Ethiopic',
+  Cher: 'Cherokee',
+  Cans: 'Canadian_Aboriginal',
+  Mong: 'Mongolian',
+  Syrc: 'Syriac',
+  Thaa: 'Thaana',
+  Nkoo: 'Nko',
+  Adlm: 'Adlam',
+  Rohg: 'Hanifi_Rohingya',
+  Mand: 'Mandaic',
+  Samr: 'Samaritan',
+  Tfng: 'Tifinagh',
+  Vaii: 'Vai',
+  Yiii: 'Yi',
+  Java: 'Javanese',
+  Bali: 'Balinese',
+  Sund: 'Sundanese',
+  Cham: 'Cham',
+  Lana: 'Tai_Tham',
+  Tale: 'Tai_Le',
+  Talu: 'New_Tai_Lue',
+  Tavt: 'Tai_Viet',
+  Kali: 'Kayah_Li',
+  Lepc: 'Lepcha',
+  Limb: 'Limbu',
+  Mtei: 'Meetei_Mayek',
+  Newa: 'Newa',
+  Olck: 'Ol_Chiki',
+  Saur: 'Saurashtra',
+  Sylo: 'Syloti_Nagri',
+  Bugi: 'Buginese',
+  Batk: 'Batak',
+  Rjng: 'Rejang',
+  Cakm: 'Chakma',
+  Tglg: 'Tagalog',
+  Hano: 'Hanunoo',
+  Buhd: 'Buhid',
+  Tagb: 'Tagbanwa',
+  Phag: 'Phags_Pa',
+  Osge: 'Osage',
+  Bamu: 'Bamum',
+  Lisu: 'Lisu',
+  Plrd: 'Miao',
+  Hmng: 'Pahawh_Hmong',
+  Hmnp: 'Nyiakeng_Puachue_Hmong',
+  Copt: 'Coptic',
+  Glag: 'Glagolitic',
+  Goth: 'Gothic',
+  Ogam: 'Ogham',
+  Runr: 'Runic',
+  Ital: 'Old_Italic',
+  Dsrt: 'Deseret',
+  Shaw: 'Shavian',
+  Osma: 'Osmanya',
+  Xsux: 'Cuneiform',
+  Egyp: 'Egyptian_Hieroglyphs',
+  Phnx: 'Phoenician',
+  Brai: 'Braille',
+} as const;
+const LETTERS = Object.entries(SCRIPTS).map(([tag, name]) => [tag, new RegExp(`\\p{Script=${name}}`, 'u')] as const);
 
-const scriptOf = (character: string): string | undefined => SCRIPTS.find(([, letters]) => letters.test(character))?.[0];
+/** Scripts whose letters join: tracking and kerning would tear them apart (common practice). @source Unicode 15, ArabicShaping.txt */
+const JOINED: ReadonlySet<string> = new Set(['Arab', 'Syrc', 'Nkoo', 'Adlm', 'Rohg', 'Mand', 'Mong', 'Phag']);
+export const isJoined = (script: string): boolean => JOINED.has(script);
+
+const known = new Map<string, string | undefined>();
+/** Characters remembered; a text has few different ones. */
+const MOST_KNOWN = 4096;
+function scriptOf(character: string): string | undefined {
+  if (known.has(character)) return known.get(character);
+  const script = LETTERS.find(([, letters]) => letters.test(character))?.[0];
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(character, script);
+  return script;
+}
 
 interface Levelled {
   start: number;

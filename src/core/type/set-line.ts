@@ -1,5 +1,5 @@
 import { graphemesOf } from './graphemes';
-import { itemize } from './itemize';
+import { isJoined, itemize } from './itemize';
 import { casedLetters, type LetterCase } from './letter-case';
 import { offersFeature, rangesFor, type FeatureSettings } from './features';
 import { createPairKerner, type Kerning } from './kerning/pair-kerner';
@@ -128,8 +128,7 @@ export function setLine(face: Typeface, text: string, settings: LineSettings, fa
   for (const run of runsOf(typed.join(''), ready)) {
     const instance = (run.letters[0] as ReadyLetter).face.at((run.letters[0] as ReadyLetter).axes);
     const emPerUnit = (run.letters[0] as ReadyLetter).scale / instance.metrics.unitsPerEm;
-    // Joined scripts would be torn apart by tracking and kerning, so they are set without (common practice).
-    const joined = run.script === 'Arab';
+    const joined = isJoined(run.script);
     for (const cluster of shapeRun(run, instance, features, settings, tracking !== 0, opened)) {
       const before = letters.at(-1);
       let added: LetterSpace | undefined;
@@ -160,7 +159,7 @@ export function setLine(face: Typeface, text: string, settings: LineSettings, fa
         glyphs,
         added,
       };
-      if (before && added && !joined) {
+      if (before && added && !joined && !(onGrid(before) && onGrid(letter))) {
         const optical = kerner(before, letter) / 1000;
         letter.added = { ...added, optical };
       }
@@ -178,6 +177,9 @@ export function setLine(face: Typeface, text: string, settings: LineSettings, fa
     opened: [...opened],
   };
 }
+
+/** Faces whose letters all have one width keep their grid: optical kerning leaves them alone. */
+const onGrid = ({ face }: { readonly face: Typeface }): boolean => face.monospaced === true;
 
 /** Cuts a line where direction, script, font or size changes, in drawing order. */
 function runsOf(text: string, ready: readonly ReadyLetter[]): readonly Run[] {

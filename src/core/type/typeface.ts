@@ -76,12 +76,18 @@ export interface Typeface {
   readonly id: string;
   /** The family's name as the font itself says it. */
   readonly name: string;
+  /** The face's own full name, such as “Family Bold Italic”. */
+  readonly fullName?: string;
   readonly axes: readonly Axis[];
   /** Tags of all layout features the font offers, sorted. */
   readonly features: readonly string[];
   readonly covers: (codePoint: number) => boolean;
   /** How many characters the font maps. */
   readonly characterCount: number;
+  /** Some of the characters it maps, evenly spread over all of them. */
+  readonly sample?: (most: number) => readonly number[];
+  /** Whether its letters stand on a grid: all of one width. */
+  readonly monospaced?: boolean;
   /** The bytes of one of the font's tables. */
   readonly table: (tag: string) => Uint8Array | undefined;
   readonly at: (axes: AxisValues) => TypefaceInstance;

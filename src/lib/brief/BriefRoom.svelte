@@ -1,14 +1,16 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import type { Board, Brief, Hex, Palette, Role } from '$core/index';
-  import { OpenDocument } from '$lib/client/open-document.svelte';
-  import { request, sentences } from '$lib/client/request';
+  import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
+  import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import BriefWords from './BriefWords.svelte';
   import MoodBoard from './MoodBoard.svelte';
 
   interface Props {
-    brand: { readonly name: string; readonly slug: string; readonly palette: Palette; readonly paletteNumber: number };
+    brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette; readonly paletteNumber: number };
     brief: { readonly number: number; readonly content: Brief };
     board: { readonly number: number; readonly content: Board };
   }
@@ -16,39 +18,33 @@
 
   // The room is made anew for every brand.
   // svelte-ignore state_referenced_locally
-  const [openBrief, openBoard] = [
-    new OpenDocument(brief, `/api/brands/${brand.slug}/documents/brief`),
-    new OpenDocument(board, `/api/brands/${brand.slug}/documents/board`),
-  ];
-  // svelte-ignore state_referenced_locally
-  let palette = $state.raw({ colors: brand.palette, number: brand.paletteNumber });
+  const [openBrief, openBoard, colors] = [openDocument(brand, 'brief', brief), openDocument(brand, 'board', board), openPalette(brand)];
+  const works = [openBrief, openBoard, colors];
+  const order = undoOrder(() => works);
   let said = $state('');
 
-  /** What was changed last is undone first. */
-  const last = $derived(openBoard.past.length > 0 ? openBoard : openBrief);
+  onMount(() => {
+    for (const work of works) void work.restore();
+    return () => works.forEach((work) => work.close());
+  });
 
-  async function sendColor(role: Role, hex: Hex): Promise<void> {
-    const answer = await request<{ palette: Palette; paletteNumber: number }>('PUT', `/api/brands/${brand.slug}/palette`, {
-      base: palette.number,
-      colors: { ...palette.colors, [role]: hex },
-    });
-    if (answer.ok) {
-      palette = { colors: answer.value.palette, number: answer.value.paletteNumber };
-      said = `${hex} is now the brand’s ${role}.`;
-    } else said = sentences(answer.problems);
+  function sendColor(role: Role, hex: Hex): void {
+    colors.commit(`New ${role}`, { ...colors.content, [role]: hex });
+    said = `${hex} is now the brand’s ${role}.`;
   }
 </script>
 
+<svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
 <div class="room">
   <TopBar {brand} room="brief">
     <span role="status">{said}</span>
-    <button onclick={() => last.undo()} disabled={last.past.length === 0}>Undo</button>
-    <button
-      onclick={() => (openBoard.future.length > 0 ? openBoard : openBrief).redo()}
-      disabled={openBoard.future.length + openBrief.future.length === 0}>Redo</button
-    >
-    <SaveNote save={openBrief.save.kind === 'saved' ? openBoard.save : openBrief.save} />
+    <button onclick={order.undo} disabled={order.next === undefined} title="Undo {order.next ?? ''} (Ctrl Z)">Undo</button>
+    <button onclick={order.redo} disabled={order.again === undefined} title="Redo {order.again ?? ''} (Ctrl Shift Z)">Redo</button>
+    <SaveNote {works} />
   </TopBar>
+  <SaveBanner work={openBrief} name="This brief" />
+  <SaveBanner work={openBoard} name="This board" />
+  <SaveBanner work={colors} name="The palette" />
   <main>
     <BriefWords brief={openBrief} />
     <MoodBoard board={openBoard} slug={brand.slug} {sendColor} />

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { USE_NAMES, USES, type Brief, type Use } from '$core/index';
-  import type { OpenDocument } from '$lib/client/open-document.svelte';
+  import type { OpenDocument } from '$lib/client/work/open-document.svelte';
   import VoiceScales from './VoiceScales.svelte';
 
   const { brief }: { brief: OpenDocument<Brief> } = $props();
@@ -14,7 +14,7 @@
   let keyword = $state('');
 
   const toggle = (use: Use) =>
-    brief.commit({
+    brief.commit('Brief', {
       ...brief.content,
       uses: brief.content.uses.includes(use) ? brief.content.uses.filter((each) => each !== use) : [...brief.content.uses, use],
     });
@@ -29,7 +29,8 @@
       )
       .filter((word) => word && !brief.content.keywords.includes(word));
     keyword = '';
-    if (fresh.length > 0) brief.commit({ ...brief.content, keywords: [...brief.content.keywords, ...new Set(fresh)].slice(0, 60) });
+    if (fresh.length > 0)
+      brief.commit('Brief', { ...brief.content, keywords: [...brief.content.keywords, ...new Set(fresh)].slice(0, 60) });
   }
 </script>
 
@@ -46,7 +47,7 @@
         placeholder={hint}
         value={brief.content[field]}
         oninput={(event) => brief.preview({ ...brief.content, [field]: event.currentTarget.value })}
-        onblur={() => brief.commit()}></textarea>
+        onblur={() => brief.commit('Brief')}></textarea>
     </div>
   {/each}
   <div class="field">
@@ -57,7 +58,8 @@
           >{word}
           <button
             aria-label="Take away {word}"
-            onclick={() => brief.commit({ ...brief.content, keywords: brief.content.keywords.filter((each) => each !== word) })}>×</button
+            onclick={() => brief.commit('Brief', { ...brief.content, keywords: brief.content.keywords.filter((each) => each !== word) })}
+            >×</button
           ></span
         >
       {/each}

@@ -10,7 +10,7 @@
     type PictureColor,
     type Role,
   } from '$core/index';
-  import type { OpenDocument } from '$lib/client/open-document.svelte';
+  import type { OpenDocument } from '$lib/client/work/open-document.svelte';
   import BoardCard from './BoardCard.svelte';
 
   interface Props {
@@ -35,7 +35,7 @@
 
   function addNote(): void {
     if (board.content.items.length >= MOST_BOARD_ITEMS) return void (fault = `The board is full: ${MOST_BOARD_ITEMS} pictures and notes.`);
-    board.commit({
+    board.commit('Board', {
       items: [...board.content.items, { kind: 'note', id: newId(), ...freePlace(board.content, WIDTH, columns), width: WIDTH, text: '' }],
     });
   }
@@ -72,7 +72,7 @@
         source: file.name.slice(0, 300),
         takes: '',
       };
-      board.commit({ items: [...board.content.items, item] });
+      board.commit('Board', { items: [...board.content.items, item] });
     }
     progress = '';
     fault = refused.join(' ');
@@ -119,8 +119,8 @@
         {pictures}
         {sendColor}
         preview={(next) => board.preview(replace(next))}
-        commit={(next) => board.commit(next ? replace(next) : board.content)}
-        remove={() => board.commit({ items: board.content.items.filter(({ id }) => id !== item.id) })}
+        commit={(next) => board.commit('Board', next ? replace(next) : board.content)}
+        remove={() => board.commit('Board', { items: board.content.items.filter(({ id }) => id !== item.id) })}
       />
     {:else}
       <p class="quiet empty">

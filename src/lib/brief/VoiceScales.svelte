@@ -1,6 +1,6 @@
 <script lang="ts">
   import { strongestWishes, VOICE_SCALE_NAMES, VOICE_SCALES, type Brief, type VoiceScale } from '$core/index';
-  import type { OpenDocument } from '$lib/client/open-document.svelte';
+  import type { OpenDocument } from '$lib/client/work/open-document.svelte';
 
   const { brief }: { brief: OpenDocument<Brief> } = $props();
   const id = $props.id();
@@ -10,7 +10,7 @@
   const set = (scale: VoiceScale, value: number): Brief => ({ ...brief.content, voice: { ...voice, [scale]: value } });
   function clear(scale: VoiceScale): void {
     const { [scale]: _gone, ...rest } = voice;
-    brief.commit({ ...brief.content, voice: rest });
+    brief.commit('Voice', { ...brief.content, voice: rest });
   }
 </script>
 
@@ -30,7 +30,7 @@
         class:unset={voice[scale] === undefined}
         value={voice[scale] ?? 50}
         oninput={(event) => brief.preview(set(scale, Number(event.currentTarget.value)))}
-        onchange={() => brief.commit()}
+        onchange={() => brief.commit('Voice')}
       />
       <span class="quiet">{high}</span>
       <button class="quiet" disabled={voice[scale] === undefined} aria-label="Leave {low} to {high} open" onclick={() => clear(scale)}

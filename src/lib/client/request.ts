@@ -8,12 +8,14 @@ export type Answer<T> =
       readonly status: number;
       readonly problems: readonly Problem[];
       readonly body: Readonly<Record<string, unknown>>;
+      /** How long the server asks to be left alone. */
+      readonly retryMs?: number;
     };
 
 const UNREACHABLE: Problem = {
   code: 'server-down',
   message: 'The server cannot be reached.',
-  fix: 'Your work in this tab is kept, and saved when it returns.',
+  fix: 'Try again when it returns.',
 };
 
 /** A body that is JSON already. */
@@ -33,8 +35,9 @@ export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', addre
     });
     const answer: unknown = await response.json();
     if (response.ok) return { ok: true, value: answer as T };
-    const problem = answer as { problems?: readonly Problem[] };
-    return { ok: false, status: response.status, problems: problem.problems ?? [UNREACHABLE], body: answer as Record<string, unknown> };
+    const { problems = [UNREACHABLE] } = answer as { problems?: readonly Problem[] };
+    const retryMs = 1000 * (Number(response.headers.get('retry-after')) || 0);
+    return { ok: false, status: response.status, problems, body: answer as Record<string, unknown>, retryMs };
   } catch {
     return { ok: false, status: 0, problems: [UNREACHABLE], body: {} };
   }

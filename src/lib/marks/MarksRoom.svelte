@@ -1,8 +1,12 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { Brief, Lettering, Palette, Part, ShippedFamily } from '$core/index';
+  import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
-  import { OpenMark, type Step } from '$lib/client/open-mark.svelte';
+  import { openPalette } from '$lib/client/work/open-document.svelte';
+  import { OpenMark } from '$lib/client/work/open-mark.svelte';
+  import type { Step } from '$lib/client/work/open-work.svelte';
+  import { undoOrder } from '$lib/client/work/undo-order';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import ArtShelfPanel from './art/ArtShelfPanel.svelte';
@@ -31,11 +35,13 @@
     brief: Brief;
     secondFamily: string | undefined;
     tries: readonly Kept[];
-    steps: { readonly past: readonly Step[]; readonly future: readonly Step[] };
+    steps: { readonly past: readonly Step<Recipe>[]; readonly future: readonly Step<Recipe>[] };
   }
   const { brand, brief, secondFamily, mark, marks, families, tries, steps }: Props = $props();
 
   // the room is made anew for every mark
+  // svelte-ignore state_referenced_locally
+  const keptBeside = new Tries(tries, `/api/brands/${brand.slug}/marks/${mark.slug}/tries`);
   // svelte-ignore state_referenced_locally
   const table = provideTable(
     new Table(
@@ -43,12 +49,20 @@
       mark,
       marks,
       families,
-      new OpenMark({ ...mark, ...steps, address: `/api/brands/${brand.slug}/marks/${mark.slug}/revisions` }),
+      new OpenMark({
+        ...steps,
+        subject: `mark:${mark.id}`,
+        address: `/api/brands/${brand.slug}/marks/${mark.slug}/revisions`,
+        content: mark.recipe,
+        number: mark.revision,
+        savedAt: mark.savedAt,
+        keepBeside: (recipe, name) => keptBeside.keep(recipe, name),
+      }),
       new DrawingDesk(families, brand.slug),
       brief,
       secondFamily,
-      brand.palette,
-      new Tries(tries, `/api/brands/${brand.slug}/marks/${mark.slug}/tries`),
+      openPalette(brand),
+      keptBeside,
     ),
   );
   const view = new StageView();
@@ -60,9 +74,14 @@
   let keysOpen = $state(false);
 
   onMount(() => {
-    table.open.restore();
-    return () => table.desk.close();
+    for (const work of works) void work.restore();
+    return () => {
+      works.forEach((work) => work.close());
+      table.desk.close();
+    };
   });
+  const works = [table.open, table.colors];
+  const order = undoOrder(() => works);
   // A change on the table is drawn before the page follows it; everything else that is drawn is followed here.
   table.open.onshown = (recipe) => table.desk.order({ ...table.order(), recipes: new Map([...table.recipes, [table.info.id, recipe]]) });
   table.desk.onstage = () => table.open.follow();
@@ -70,8 +89,9 @@
 
   const withSelected = (act: (part: Part) => void) => table.selected && act(table.selected);
   const actions: TableActions = {
-    undo: () => table.open.undo(),
-    redo: () => table.open.redo(),
+    // A gesture under way ends first: it is the one to be undone.
+    undo: () => (table.commit('Change'), order.undo()),
+    redo: order.redo,
     duplicate: () => table.duplicateChosen(),
     remove: () => table.removeChosen(),
     group: () => table.gather('Group', 'group', (id, members) => ({ kind: 'group', id, members })),
@@ -114,6 +134,7 @@
       copied(
         table.open.recipe,
         table.chosen.map(({ id }) => id),
+        brand.slug,
       ),
     );
     if (cut) table.removeChosen();
@@ -137,29 +158,16 @@
 <svelte:document oncopy={(event) => copy(event, false)} oncut={(event) => copy(event, true)} onpaste={paste} />
 <div class="room">
   <TopBar {brand} room="marks">
-    <button onclick={actions.undo} disabled={table.open.past.length === 0} title="Undo {table.open.past.at(-1)?.gesture ?? ''} (Ctrl Z)"
-      >Undo</button
-    >
-    <button
-      onclick={actions.redo}
-      disabled={table.open.future.length === 0}
-      title="Redo {table.open.future.at(-1)?.gesture ?? ''} (Ctrl Shift Z)">Redo</button
-    >
-    <SaveNote save={table.open.save} />
+    <button onclick={actions.undo} disabled={order.next === undefined} title="Undo {order.next ?? ''} (Ctrl Z)">Undo</button>
+    <button onclick={actions.redo} disabled={order.again === undefined} title="Redo {order.again ?? ''} (Ctrl Shift Z)">Redo</button>
+    <SaveNote {works} />
     <button class="help" aria-label="Keys" onclick={actions.help}>?</button>
   </TopBar>
   {#if table.said}<div class="conflict" role="alert">
       {table.said} <button class="link" onclick={() => (table.said = '')}>Close</button>
     </div>{/if}
-  {#if table.open.save.kind === 'conflict'}
-    <div class="conflict" role="alert">
-      This mark was changed elsewhere while you worked on it. Nothing was overwritten.
-      <button class="link" onclick={() => table.open.keepMine()}>Go on with mine</button>
-      <button class="link" onclick={() => table.open.takeTheirs()}>Go on with the newer one</button>
-    </div>
-  {:else if table.open.save.kind === 'waiting'}
-    <div class="conflict" role="alert">{table.open.save.problems[0]?.message} Your work is kept in this tab and saved when it returns.</div>
-  {/if}
+  <SaveBanner work={table.open} name="This mark" beside />
+  <SaveBanner work={table.colors} name="The palette" />
   <main>
     <RecipeColumn bind:this={column} />
     <div class="middle">
@@ -182,7 +190,7 @@
   </main>
 </div>
 <FilesDialog bind:open={filesOpen} />
-<ColorsDialog bind:open={colorsOpen} saved={brand.palette} number={brand.paletteNumber} />
+<ColorsDialog bind:open={colorsOpen} />
 <KeysDialog bind:open={keysOpen} />
 
 <style>

@@ -1,9 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import { refuse } from './http/problem-error';
 
 /** Where uploaded files lie, each under its digest. */
-const FILE_FOLDER = resolve(process.env['FILE_FOLDER'] ?? '.data/files');
+export const FILE_FOLDER = resolve(process.env['FILE_FOLDER'] ?? '.data/files');
 
 const placeOf = (sha256: string): string => join(FILE_FOLDER, sha256.slice(0, 2), sha256);
 
@@ -17,12 +18,25 @@ export async function storeFile(bytes: Uint8Array): Promise<string> {
   try {
     await file.writeFile(bytes);
     await file.sync();
-  } finally {
     await file.close();
+    await rename(temporary, place);
+  } catch (error) {
+    // On a full disk above all, what is half written must not take room.
+    await file.close().catch(() => undefined);
+    await rm(temporary, { force: true });
+    throw error;
   }
-  await rename(temporary, place);
   return sha256;
 }
 
 /** The bytes of a stored file. The digest is checked by its caller's schema or comes from the database. */
-export const storedFile = (sha256: string): Promise<Uint8Array> => readFile(placeOf(sha256));
+export const storedFile = (sha256: string): Promise<Uint8Array> =>
+  readFile(placeOf(sha256)).catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== 'ENOENT') throw error;
+    throw refuse(
+      410,
+      'file-gone',
+      'A file of this brand is not in the store any more.',
+      'Bring the picture or font in again, or remove the part.',
+    );
+  });

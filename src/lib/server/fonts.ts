@@ -23,6 +23,8 @@ export function fontData(file: string): Promise<Uint8Array> | undefined {
   if (!shippedFamilies().some((family) => family.faces.some((face) => face.file === file))) return undefined;
   const kept = unpacked.get(file) ?? readFile(join(FONT_FOLDER, file)).then(async (bytes) => expect(await unpackFontFile(bytes)));
   unpacked.set(file, kept);
+  // What could not be read this time may be readable the next.
+  kept.catch(() => unpacked.delete(file));
   return kept;
 }
 
@@ -33,7 +35,12 @@ export const licenseText = (family: string): Promise<string> | undefined =>
 /** The path library, opened once for this process. */
 let algebra: Promise<PathAlgebra> | undefined;
 export const pathAlgebra = (): Promise<PathAlgebra> =>
-  (algebra ??= readFile(createRequire(import.meta.url).resolve('pathkit-wasm/bin/pathkit.wasm')).then(openPathAlgebra));
+  (algebra ??= readFile(createRequire(import.meta.url).resolve('pathkit-wasm/bin/pathkit.wasm'))
+    .then(openPathAlgebra)
+    .catch((error: unknown) => {
+      algebra = undefined;
+      throw error;
+    }));
 
 interface OpenedFonts {
   readonly loader: FontLoader;

@@ -35,7 +35,11 @@ const SIZE_PX = 40;
 let shelves: Promise<Library> | undefined;
 
 /** Everything that ships, with its rights; drawn once for this process. */
-export const library = (): Promise<Library> => (shelves ??= readShelves());
+export const library = (): Promise<Library> =>
+  (shelves ??= readShelves().catch((error: unknown) => {
+    shelves = undefined;
+    throw error;
+  }));
 
 async function readShelves(): Promise<Library> {
   const families = shippedFamilies();

@@ -22,7 +22,7 @@ import {
 import { drawMark } from './draw-mark';
 import { storedFile } from './files';
 import { shippedFamilies } from './fonts';
-import { MOST_PIXELS } from './stores/brand-pictures';
+import { MOST_PIXELS } from './taken-picture';
 import { ProblemError, refuse } from './http/problem-error';
 
 /** What a picture shows. */
@@ -34,6 +34,8 @@ export interface PictureSubject {
   readonly dressing: Dressing;
   /** The brand's own fonts. */
   readonly ownFamilies: readonly ShippedFamily[];
+  /** The pictures that the brand may show, by digest. */
+  readonly ownPictures: ReadonlySet<string>;
   /** Clear room around the ink, in mark pixels; 0 is a tight file. */
   readonly paddingPx: number;
 }
@@ -63,12 +65,17 @@ function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly st
 const isExact = (webp: Uint8Array): boolean => Buffer.from(webp.subarray(12, 16)).toString('latin1') === 'VP8L';
 
 /** The pictures of a mark as data addresses in formats that every program reads: PNG where pixels are exact or clear, else JPEG. */
-async function embedded(mark: ResolvedMark): Promise<PictureAddress> {
+async function embedded(mark: ResolvedMark, own: ReadonlySet<string>): Promise<PictureAddress> {
   const addresses = new Map<string, string>();
   for (const sha256 of picturesIn(mark.drawing)) {
-    const file = await storedFile(sha256).catch(() => {
-      throw refuse(422, 'picture-gone', 'A picture of this mark is not in the store any more.', 'Bring it in again, or remove the part.');
-    });
+    if (!own.has(sha256))
+      throw refuse(
+        422,
+        'foreign-picture',
+        'A picture of this mark does not belong to this brand.',
+        'Bring it in here, or remove the part.',
+      );
+    const file = await storedFile(sha256);
     const read = sharp(file, { limitInputPixels: MOST_PIXELS });
     const exact = isExact(file) || !(await read.stats()).isOpaque;
     const pixels = exact
@@ -81,7 +88,12 @@ async function embedded(mark: ResolvedMark): Promise<PictureAddress> {
 
 export async function svgPicture(subject: PictureSubject): Promise<string> {
   const { mark, box } = await frame(subject);
-  return toSvg(mark.drawing, { box, title: subject.title, rights: rightsIn(subject), pictureAddress: await embedded(mark) });
+  return toSvg(mark.drawing, {
+    box,
+    title: subject.title,
+    rights: rightsIn(subject),
+    pictureAddress: await embedded(mark, subject.ownPictures),
+  });
 }
 
 export interface PngSize {
@@ -90,31 +102,15 @@ export interface PngSize {
   readonly dotsPerInch?: number;
 }
 
-/** Large pictures take much memory; at most two are drawn at once. */
-let drawing = 0;
-const waiting: (() => void)[] = [];
-async function inTurn<T>(run: () => Promise<T>): Promise<T> {
-  if (drawing >= 2) await new Promise<void>((go) => waiting.push(go));
-  drawing++;
-  try {
-    return await run();
-  } finally {
-    drawing--;
-    waiting.shift()?.();
-  }
-}
-
 /** A PNG with true alpha; the ground is left out, not painted. */
 export async function pngPicture(subject: PictureSubject, size: PngSize): Promise<Uint8Array> {
   const { mark, box } = await frame(subject);
   const framed = rasterFrame(box, size.widthPx);
   if (!framed.ok) throw new ProblemError(422, framed.problems);
   const { widthPx, heightPx } = framed.value;
-  const pictureAddress = await embedded(mark);
+  const pictureAddress = await embedded(mark, subject.ownPictures);
   const svg = toSvg(mark.drawing, { box: framed.value.box, title: subject.title, widthPx, heightPx, pictureAddress });
-  const png = await inTurn(async () =>
-    (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng(),
-  );
+  const png = (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng();
   const signed = withText(png, 'Copyright', rightsIn(subject).join('\n'));
   return size.dotsPerInch === undefined ? signed : withDensity(signed, size.dotsPerInch);
 }

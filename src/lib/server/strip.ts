@@ -1,5 +1,5 @@
-import { dress, screenPicture, type Dressing, type ShippedFamily, picturesAddress } from '$core/index';
-import { drawMark } from './draw-mark';
+import { dress, marksFollowedBy, picturesAddress, type Dressing, type Recipe, type ShippedFamily, type Sources } from '$core/index';
+import { heavy } from './heavy/pool';
 import type { BrandView } from './stores/brands';
 import type { MarkView } from './stores/marks';
 
@@ -12,18 +12,26 @@ const CELLS: readonly { readonly mark: number; readonly dressing: Dressing }[] =
   { mark: 1, dressing: 'reversed' },
 ];
 
+/** Of all marks of a brand, what this recipe needs: all of them when it follows any, because those may follow others. */
+const followed = (recipe: Recipe, sources: Sources): Sources => (marksFollowedBy(recipe).length > 0 ? sources : new Map());
+
 /** A brand's family drawn for the studio, by the same resolver and writer as every file. */
 export async function brandStrip(brand: BrandView, marks: readonly MarkView[], ownFamilies: readonly ShippedFamily[]) {
   const sources = new Map(marks.map((mark) => [mark.id, mark.recipe]));
   const cells = CELLS.map(async ({ mark: index, dressing }, cell) => {
     const mark = marks[Math.min(index, marks.length - 1)];
     if (!mark || (marks.length === 1 && index === 1 && cell > 1)) return [];
-    const dressed = dress(brand.palette, marks.length === 1 && cell === 1 ? 'one-color' : dressing);
-    const picture = screenPicture(
-      await drawMark({ recipe: mark.recipe, sources, dress: dressed }, ownFamilies),
-      `${brand.slug}-${cell}-`,
-      picturesAddress(brand.slug),
-    );
+    const way = marks.length === 1 && cell === 1 ? 'one-color' : dressing;
+    const dressed = dress(brand.palette, way);
+    const picture = await heavy('screen', {
+      recipe: mark.recipe,
+      sources: followed(mark.recipe, sources),
+      palette: brand.palette,
+      dressing: way,
+      ownFamilies,
+      prefix: `${brand.slug}-${cell}-`,
+      pictures: picturesAddress(brand.slug),
+    });
     return [
       {
         label: `${mark.name.toLowerCase()}, ${dressed.label}`,

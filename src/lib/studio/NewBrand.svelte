@@ -13,24 +13,20 @@
   let colorsValid = $state(true);
   let fault = $state('');
   let working = $state(false);
+  let key = crypto.randomUUID();
 
   async function create(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     if (working || !colorsValid) return;
     working = true;
-    const brand = await request<{ slug: string }>('POST', '/api/brands', { name, about, palette });
-    if (brand.ok) {
-      // A first mark with the name set, so that the table is never met empty.
-      const recipe = writeRecipe({ ...EMPTY_RECIPE, parts: [nameLettering('name', name.trim())] });
-      const mark = await request<{ slug: string }>('POST', `/api/brands/${brand.value.slug}/marks`, {
-        name: 'Primary',
-        role: 'primary',
-        gesture: 'Set the name',
-        recipe,
-      });
-      if (mark.ok) return goto(`/brands/${brand.value.slug}/marks/${mark.value.slug}`);
-      fault = sentences(mark.problems);
-    } else fault = sentences(brand.problems);
+    // A first mark with the name set, so that the table is never met empty; brand and mark come together, and once.
+    const recipe = writeRecipe({ ...EMPTY_RECIPE, parts: [nameLettering('name', name.trim())] });
+    const mark = { name: 'Primary', role: 'primary', gesture: 'Set the name', recipe };
+    const made = await request<{ slug: string; mark: { slug: string } }>('POST', '/api/brands', { name, about, palette, key, mark });
+    if (made.ok) return goto(`/brands/${made.value.slug}/marks/${made.value.mark.slug}`);
+    fault = sentences(made.problems);
+    // What was refused was not made: the next try is another request. One whose answer is missing may have been.
+    if (made.status >= 400 && made.status < 500) key = crypto.randomUUID();
     working = false;
   }
 </script>

@@ -40,7 +40,7 @@
             step={(axis.max - axis.min) / 100}
             value={trials.fontOf(trial.id).axes[axis.tag] ?? restingValue(axis)}
             oninput={(event) => setAxis(trial.id, axis.tag, Number(event.currentTarget.value))}
-            onchange={() => trials.desk.commit()}
+            onchange={() => trials.desk.commit('Type desk')}
           />
         </label>
       {/each}
@@ -51,12 +51,12 @@
         value={noteOf(trial.id)}
         maxlength="500"
         oninput={(event) => trials.desk.preview(change(trial.id, { note: event.currentTarget.value }))}
-        onblur={() => trials.desk.commit()}
+        onblur={() => trials.desk.commit('Type desk')}
       />
       <p class="acts">
         <button class="link" onclick={() => choose(trial)}>Set the name in it</button>
         <button class="link" onclick={() => keepTry(trial)}>Keep a try</button>
-        <button class="link" onclick={() => trials.desk.commit(toggleKept(trials.desk.content, trial.id))}>Let go</button>
+        <button class="link" onclick={() => trials.desk.commit('Type desk', toggleKept(trials.desk.content, trial.id))}>Let go</button>
       </p>
     </article>
   {/each}

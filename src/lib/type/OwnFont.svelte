@@ -17,6 +17,8 @@
     readonly embedding?: { readonly name: string; readonly means: string };
     readonly notes?: readonly string[];
     readonly detail?: string;
+    /** Of a collection: the faces to choose from. */
+    readonly faces?: readonly string[];
     readonly problems?: readonly { readonly fix?: string }[];
   }
 
@@ -28,25 +30,35 @@
     if (answer.ok) await invalidateAll();
   }
 
-  async function take(field: HTMLInputElement): Promise<void> {
-    const [file] = field.files ?? [];
+  /** A collection whose face is still to be chosen. */
+  let collection: { readonly file: File; readonly faces: readonly string[] } | undefined = $state.raw();
+
+  async function take(file: File | undefined, face?: number): Promise<void> {
     if (!file) return;
     working = true;
-    [said, fault] = ['', ''];
-    const answer = await fetch(`/api/brands/${trials.brand.slug}/fonts?rights=${encodeURIComponent(rights)}`, {
+    [said, fault, collection] = ['', '', undefined];
+    const query = new URLSearchParams({ rights, ...(face === undefined ? {} : { face: String(face) }) });
+    const answer = await fetch(`/api/brands/${trials.brand.slug}/fonts?${query}`, {
       method: 'POST',
       headers: { 'content-type': 'application/octet-stream' },
       body: file,
     }).catch(() => undefined);
     const body = (await answer?.json().catch(() => undefined)) as TakenIn | undefined;
     working = false;
-    field.value = '';
+    if (body?.faces) {
+      collection = { file, faces: body.faces };
+      return;
+    }
     if (!answer?.ok || !body) {
       fault = `${file.name}: ${body?.detail ?? 'the server cannot be reached.'} ${body?.problems?.[0]?.fix ?? ''}`;
       return;
     }
     said = `${body.name}: ${body.glyphCount?.toLocaleString('en')} glyphs, ${body.embedding?.name}. ${body.embedding?.means} ${body.notes?.join(' ') ?? ''}`;
     await invalidateAll();
+  }
+  function chosen(field: HTMLInputElement): void {
+    const file = field.files?.[0];
+    void take(file).then(() => (field.value = ''));
   }
 </script>
 
@@ -61,11 +73,19 @@
     <input
       class="over-label"
       type="file"
-      accept=".otf,.ttf,.woff,.woff2"
+      accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
       disabled={working}
-      onchange={(event) => take(event.currentTarget)}
+      onchange={(event) => chosen(event.currentTarget)}
     />
   </label>
+  {#if collection}
+    <p role="status">{collection.file.name} holds {collection.faces.length} faces. Which one?</p>
+    <ul>
+      {#each collection.faces as face, index (index)}
+        <li><button class="link" onclick={() => collection && take(collection.file, index)}>{face}</button></li>
+      {/each}
+    </ul>
+  {/if}
   {#if own.length > 0}
     <ul>
       {#each own as family (family.id)}

@@ -25,12 +25,17 @@
       {#each desk.roles[role] as id, index (id)}
         <span class:alternative={index > 0}
           >{nameOf(id)}
-          <button class="quiet" aria-label="Take {nameOf(id)} from {label}" onclick={() => trials.desk.commit(without(role, id))}>×</button
+          <button
+            class="quiet"
+            aria-label="Take {nameOf(id)} from {label}"
+            onclick={() => trials.desk.commit('Type desk', without(role, id))}>×</button
           ></span
         >
       {:else}<span class="quiet">not chosen</span>{/each}
       {#if chosen && desk.roles[role][0] !== chosen.id}
-        <button class="link" onclick={() => trials.desk.commit(giveRole(desk, role, chosen.id))}>{chosen.name} for {label}</button>
+        <button class="link" onclick={() => trials.desk.commit('Type desk', giveRole(desk, role, chosen.id))}
+          >{chosen.name} for {label}</button
+        >
       {/if}
     </p>
   {/each}

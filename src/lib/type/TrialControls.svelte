@@ -74,7 +74,7 @@
       maxlength="80"
       value={trials.desk.content.line}
       oninput={(event) => trials.desk.preview({ ...trials.desk.content, line: event.currentTarget.value })}
-      onblur={() => trials.desk.commit()}
+      onblur={() => trials.desk.commit('Type desk')}
     />
   {/if}
   {#if trials.desk.content.dropped.length > 0}

@@ -16,8 +16,10 @@
     type TypeDesk,
   } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
-  import { OpenDocument } from '$lib/client/open-document.svelte';
+  import { openDocument } from '$lib/client/work/open-document.svelte';
+  import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import { request, sentences } from '$lib/client/request';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import HeadToHead from './HeadToHead.svelte';
@@ -31,7 +33,7 @@
   import { provideTrials, Trials, type Trial } from './trials.svelte';
 
   interface Props {
-    brand: { readonly name: string; readonly slug: string; readonly palette: Palette };
+    brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };
     brief: Brief;
     desk: { readonly number: number; readonly content: TypeDesk };
     families: readonly ShippedFamily[];
@@ -49,21 +51,22 @@
   // The room is made anew for every brand.
   // svelte-ignore state_referenced_locally
   const trials = provideTrials(
-    new Trials(
-      brand,
-      brief,
-      new OpenDocument(desk, `/api/brands/${brand.slug}/documents/type`),
-      families,
-      catalogue,
-      new DrawingDesk(families, brand.slug),
-    ),
+    new Trials(brand, brief, openDocument(brand, 'type', desk), families, catalogue, new DrawingDesk(families, brand.slug)),
   );
   let comparing = $state(false);
   let fault = $state('');
   let said = $state('');
   let grid: HTMLElement | undefined = $state();
 
-  onMount(() => () => trials.drawing.close());
+  const works = [trials.desk];
+  const order = undoOrder(() => works);
+  onMount(() => {
+    void trials.desk.restore();
+    return () => {
+      trials.desk.close();
+      trials.drawing.close();
+    };
+  });
   $effect(() => {
     const text = trials.text;
     const fonts = trials.all.map(({ id }) => trials.fontOf(id));
@@ -80,8 +83,8 @@
     return () => (newest = false);
   });
 
-  const keep = (trial: Trial) => trials.desk.commit(toggleKept(trials.desk.content, trial.id));
-  const drop = (trial: Trial) => trials.desk.commit(toggleDropped(trials.desk.content, trial.id));
+  const keep = (trial: Trial) => trials.desk.commit('Type desk', toggleKept(trials.desk.content, trial.id));
+  const drop = (trial: Trial) => trials.desk.commit('Type desk', toggleDropped(trials.desk.content, trial.id));
   const wishes = $derived(strongestWishes(brief.voice));
   const primary = $derived(marks[0]);
   const nameIn = (recipe: Recipe | undefined) => recipe?.parts.findLast((part) => part.kind === 'lettering');
@@ -94,7 +97,7 @@
       fault = 'The primary mark has no lettering yet. Add it in the Marks room.';
       return;
     }
-    trials.desk.commit(giveRole(trials.desk.content, 'name', trial.id));
+    trials.desk.commit('Type desk', giveRole(trials.desk.content, 'name', trial.id));
     const recipe = changePart(primary.recipe, name.id, { font: trials.fontOf(trial.id) });
     const gesture = { id: crypto.randomUUID(), kind: 'edit', gesture: `Set the name in ${trial.name}`, recipe: writeRecipe(recipe) };
     const saved = await request('POST', `/api/brands/${brand.slug}/marks/${primary.slug}/revisions`, {
@@ -131,12 +134,14 @@
   }
 </script>
 
+<svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
 <div class="room">
   <TopBar {brand} room="type">
-    <button onclick={() => trials.desk.undo()} disabled={trials.desk.past.length === 0}>Undo</button>
-    <button onclick={() => trials.desk.redo()} disabled={trials.desk.future.length === 0}>Redo</button>
-    <SaveNote save={trials.desk.save} />
+    <button onclick={order.undo} disabled={order.next === undefined} title="Undo (Ctrl Z)">Undo</button>
+    <button onclick={order.redo} disabled={order.again === undefined} title="Redo (Ctrl Shift Z)">Redo</button>
+    <SaveNote {works} />
   </TopBar>
+  <SaveBanner work={trials.desk} name="The type desk" />
   <main>
     <div class="trials">
       <h1>Type trials</h1>

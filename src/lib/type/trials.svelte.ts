@@ -16,7 +16,7 @@ import {
   type ShippedFamily,
   type TypeDesk,
 } from '$core/index';
-import type { OpenDocument } from '$lib/client/open-document.svelte';
+import type { OpenDocument } from '$lib/client/work/open-document.svelte';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { WordPicture } from '$workers/draw';
 

@@ -1,16 +1,28 @@
 <script lang="ts">
-  import type { SaveState } from '$lib/client/open-mark.svelte';
+  import type { OpenWork } from '$lib/client/work/open-work.svelte';
   import { sentences } from '$lib/client/request';
 
-  const { save }: { save: SaveState } = $props();
+  /** The works of a room: the one that needs a look speaks. */
+  const { works }: { works: readonly OpenWork<unknown>[] } = $props();
+  const RANK = { conflict: 0, waiting: 1, saving: 2, saved: 3 } as const;
+  const work = $derived([...works].sort((a, b) => RANK[a.save.kind] - RANK[b.save.kind])[0]);
+  const refused = $derived(works.find((each) => each.refused)?.refused);
+  const save = $derived(work?.save);
+  const latest = $derived(
+    works
+      .flatMap((each) => (each.save.kind === 'saved' && each.save.at ? [each.save.at] : []))
+      .sort((a, b) => b.getTime() - a.getTime())[0],
+  );
   const time = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 </script>
 
-<span role="status" class={save.kind}>
-  {#if save.kind === 'saved'}Saved {time(save.at)}
-  {:else if save.kind === 'saving'}Saving …
-  {:else if save.kind === 'waiting'}<span title={sentences(save.problems)}>Not saved yet · kept in this tab, trying again</span>
-  {:else if save.kind === 'refused'}<span title={sentences(save.problems)}>Not saved: {save.problems[0]?.message}</span>
+<span role="status" class={refused ? 'refused' : save?.kind}>
+  {#if refused}<span title={sentences(refused.problems)}>Not all is saved</span>
+  {:else if save?.kind === 'saved'}{latest ? `Saved ${time(latest)}` : 'Nothing to save yet'}
+  {:else if save?.kind === 'saving'}Saving …
+  {:else if save?.kind === 'waiting'}<span title={sentences(save.problems)}
+      >Not saved yet · {work?.kept ? 'kept in this browser' : 'only in this tab'}, trying again</span
+    >
   {:else}Changed elsewhere{/if}
 </span>
 

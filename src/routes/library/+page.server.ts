@@ -1,4 +1,5 @@
-import { library } from '$lib/server/library';
+import { heavy } from '$lib/server/heavy/pool';
+import { load as withWork } from '$lib/server/http/load';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = () => library();
+export const load: PageServerLoad = () => withWork(() => heavy('library', {}));

@@ -16,7 +16,7 @@ import { request, sentences } from '$lib/client/request';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { About } from '../table/bring-in';
 import { placedNew } from '../table/place-new';
-import type { OpenMark } from '$lib/client/open-mark.svelte';
+import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 
 /** What the shelf needs of the table it stands on. */
 interface UnderTheShelf {

@@ -1,6 +1,6 @@
 import type { KnownPart, Part, Recipe, ResolvedPart } from '$core/index';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
-import type { OpenMark } from '$lib/client/open-mark.svelte';
+import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 
 /** What those who work on the table's behalf have at hand. */
 export interface AtHand {

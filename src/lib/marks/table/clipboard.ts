@@ -16,10 +16,13 @@ import {
 /** Says of a clipboard's text that it holds parts of ours. */
 const MARK = 'lucky-thistle parts';
 
-/** Parts as text for the clipboard, with what they draw: a small recipe, so that other marks, brands and windows can read it. */
-export function copied(recipe: Recipe, ids: readonly string[]): string {
+/**
+ * Parts as text for the clipboard, with what they draw: a small recipe, so that other marks, brands and windows can read it.
+ * @param from address of the brand, which lends its pictures
+ */
+export function copied(recipe: Recipe, ids: readonly string[], from: string): string {
   const wanted = new Set(ids.flatMap((id) => [id, ...membersDeep(recipe, id)]));
-  return JSON.stringify({ holds: MARK, recipe: writeRecipe({ ...recipe, parts: recipe.parts.filter(({ id }) => wanted.has(id)) }) });
+  return JSON.stringify({ holds: MARK, from, recipe: writeRecipe({ ...recipe, parts: recipe.parts.filter(({ id }) => wanted.has(id)) }) });
 }
 
 /**
@@ -51,6 +54,16 @@ export function pasted(recipe: Recipe, text: string): Result<{ readonly recipe: 
   return last === undefined
     ? fail({ code: 'not-understood', message: 'What was copied is not understood here.' })
     : ok({ recipe: next, id: last });
+}
+
+/** The brand that a clipboard's text comes from. */
+export function lenderOf(text: string): string | undefined {
+  try {
+    const { from } = JSON.parse(text) as { from?: unknown };
+    return typeof from === 'string' ? from : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 /** Pasted parts stand a little aside, so that they can be seen. */

@@ -36,11 +36,12 @@ import {
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
-import type { OpenMark } from '$lib/client/open-mark.svelte';
+import type { OpenDocument } from '$lib/client/work/open-document.svelte';
+import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 import { ArtShelf } from '../art/art-shelf.svelte';
 import { Arranging } from './arranging';
 import { bringIn, UNSAID, type About } from './bring-in';
-import { pasted } from './clipboard';
+import { lenderOf, pasted } from './clipboard';
 import { Looks } from './looks';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
@@ -72,7 +73,6 @@ export class Table {
   drawing = $state(false);
   /** The point in hand of a free curve. */
   point: number | undefined = $state();
-  palette: Palette = $state.raw({} as Palette);
   readonly art = new ArtShelf(this);
   readonly arranging = new Arranging(this);
   readonly looks = new Looks(this);
@@ -87,10 +87,13 @@ export class Table {
     readonly brief: Brief,
     /** The brand's face for second lines, when one was chosen in the type room. */
     readonly secondFamily: string | undefined,
-    palette: Palette,
+    /** The brand's palette, as it is tried right now. */
+    readonly colors: OpenDocument<Palette>,
     readonly tries: Tries,
-  ) {
-    this.palette = palette;
+  ) {}
+
+  get palette(): Palette {
+    return this.colors.content;
   }
 
   /** The part whose numbers are open; the last one chosen. */
@@ -241,11 +244,12 @@ export class Table {
     const next = pasted(this.open.recipe, text);
     if (!next.ok) this.said = sentences(next.problems);
     if (!next.ok || !next.value) return;
-    // A picture may come from another brand: this one shows it from now on too.
+    // A picture may come from another brand, which lends it.
     const known = new Set(this.parts.map(({ id }) => id));
+    const lender = lenderOf(text) ?? this.brand.slug;
     for (const part of next.value.recipe.parts)
-      if (part.kind === 'picture' && !known.has(part.id))
-        await request('PUT', `${picturesAddress(this.brand.slug)}${part.sha256}`, {}).then((answer) => {
+      if (part.kind === 'picture' && !known.has(part.id) && lender !== this.brand.slug)
+        await request('PUT', `${picturesAddress(this.brand.slug)}${part.sha256}?from=${encodeURIComponent(lender)}`, {}).then((answer) => {
           if (!answer.ok) this.said = sentences(answer.problems);
         });
     this.open.commit('Paste', next.value.recipe);

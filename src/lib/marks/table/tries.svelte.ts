@@ -34,10 +34,12 @@ export class Tries {
 
   readonly compared: Kept | undefined = $derived.by(() => this.kept.find(({ id }) => id === this.comparedId));
 
-  async keep(recipe: Recipe, name: string): Promise<void> {
+  /** @returns whether it is kept */
+  async keep(recipe: Recipe, name: string): Promise<boolean> {
     const answer = await request<Answered>('POST', this.address, { name, recipe: writeRecipe(recipe) });
     if (answer.ok) this.kept = [...this.kept, read(answer.value)];
     this.fault = answer.ok ? '' : sentences(answer.problems);
+    return answer.ok;
   }
   async rename(one: Kept, name: string): Promise<void> {
     if (name.trim() === '' || name === one.name) return;

@@ -13,6 +13,8 @@ export const Brand = defineEntity({
     /** Number of the newest palette. */
     paletteNumber: p.integer(),
     createdAt: p.datetime(),
+    /** Chosen by whoever asked for the brand, so that a repeated request is recognized. */
+    requestKey: p.uuid().nullable(),
   },
 });
 
@@ -24,6 +26,8 @@ export const SavedPalette = defineEntity({
     id: p.uuid().primary(),
     brand: () => p.manyToOne(Brand),
     number: p.integer(),
+    kind: p.string().$type<RevisionKind>().default('edit'),
+    gesture: p.string().default('Change'),
     colors: p.json<Palette>(),
     createdAt: p.datetime(),
   },
@@ -84,8 +88,11 @@ export const SavedDocument = defineEntity({
   properties: {
     id: p.uuid().primary(),
     brand: () => p.manyToOne(Brand),
-    kind: p.string(),
+    /** Which document: brief, board, type desk. */
+    document: p.string().fieldName('document_kind'),
     number: p.integer(),
+    kind: p.string().$type<RevisionKind>().default('edit'),
+    gesture: p.string().default('Change'),
     content: p.json<unknown>(),
     createdAt: p.datetime(),
   },
@@ -104,6 +111,8 @@ export const Picture = defineEntity({
     heightPx: p.integer(),
     colors: p.json<readonly PictureColor[]>(),
     createdAt: p.datetime(),
+    /** The brand that lent it, when it came from another one. */
+    lentBy: () => p.manyToOne(Brand).nullable(),
   },
 });
 

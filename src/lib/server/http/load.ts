@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { unitOfWork } from '../database/orm';
-import { asRefusal } from './answer';
+import { asRefusal } from './refusals';
 
 /** Runs a page's load with a unit of work; a refusal becomes the error page, with its sentence. */
 export async function load<T>(run: (em: EntityManager) => Promise<T>): Promise<T> {

@@ -1,7 +1,8 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Dressing } from '$core/index';
+import type { Dressing, Recipe } from '$core/index';
 import type { PictureSubject } from '../pictures';
+import { ownPictures } from '../stores/brand-pictures';
 import { findBrand } from '../stores/brands';
 import { findMark, sourcesOf } from '../stores/marks';
 import { ownFonts } from '../stores/own-fonts';
@@ -11,6 +12,10 @@ interface PictureRequest {
   readonly subject: PictureSubject;
   readonly fileName: string;
 }
+
+/** Digests of the pictures that recipes may show. */
+const picturesShown = (recipes: readonly Recipe[]): readonly string[] =>
+  recipes.flatMap(({ parts }) => parts.flatMap((part) => (part.kind === 'picture' ? [part.sha256] : [])));
 
 /** The mark a picture route is asked for, with all it needs to be drawn. */
 export async function pictureRequest(
@@ -29,9 +34,13 @@ export async function pictureRequest(
     ownFamilies: families,
     palette: brand.palette,
     dressing: query.dressing,
+    ownPictures: await ownPictures(em.fork(), brand.id, picturesShown([mark.recipe, ...sources.values()])),
     paddingPx: query.padding,
   };
-  return { subject, fileName: [brand.slug, slugOf(mark.name), ...(query.dressing === 'full' ? [] : [query.dressing])].join('_') };
+  return {
+    subject,
+    fileName: [brand.slug, slugOf(mark.name) || mark.slug, ...(query.dressing === 'full' ? [] : [query.dressing])].join('_'),
+  };
 }
 
 /** Headers of a picture answer: never cached past a change, and saved under a telling name when asked for. */

@@ -7,12 +7,19 @@ export class ProblemError extends Error {
     readonly problems: readonly Problem[],
     /** Further members of the answer, such as the newer version of what could not be saved. */
     readonly extra: Readonly<Record<string, unknown>> = {},
+    /** After how many seconds it is worth to ask again. */
+    readonly retryS?: number,
   ) {
-    super(problems.map((problem) => problem.message).join(' '));
+    super(problems.map(({ message, fix }) => [message, fix].filter(Boolean).join(' ')).join(' '));
   }
 }
 
-export const refuse = (status: number, code: string, message: string, fix?: string): ProblemError =>
-  new ProblemError(status, [{ code, message, ...(fix ? { fix } : {}) }]);
+export const refuse = (
+  status: number,
+  code: string,
+  message: string,
+  fix?: string,
+  { retryS }: { readonly retryS?: number } = {},
+): ProblemError => new ProblemError(status, [{ code, message, ...(fix ? { fix } : {}) }], {}, retryS);
 
 export const notFound = (what: string): ProblemError => refuse(404, 'not-found', `There is no ${what} at this address.`);

@@ -11,7 +11,7 @@ import {
   SMALLEST_PICTURE_PX,
   LARGEST_PICTURE_PX,
 } from '$core/index';
-import { PICTURE_USES } from '../stores/brand-pictures';
+import { PICTURE_USES } from '../taken-picture';
 
 /** A line of text that a person reads: trimmed, not empty, no control characters. */
 const line = (longest: number) =>
@@ -22,6 +22,14 @@ const line = (longest: number) =>
     .max(longest)
     .refine((text) => !/[\p{Cc}\p{Cs}]/u.test(text), 'Expected text without control characters');
 
+/** Text of any length and number of lines; the database keeps no NUL. */
+const text = (longest: number) =>
+  z
+    .string()
+    .trim()
+    .max(longest)
+    .refine((written) => !/[\0\p{Cs}]/u.test(written), 'Expected text without NUL or broken characters');
+
 const recipe = z.unknown().transform((input, context) => {
   const parsed = parseRecipe(input);
   if (parsed.ok) return parsed.value;
@@ -29,18 +37,49 @@ const recipe = z.unknown().transform((input, context) => {
   return z.NEVER;
 });
 
-export const newBrandSchema = z.strictObject({ name: line(80), about: z.string().trim().max(400).default(''), palette: paletteSchema });
 export const paletteSaveSchema = z.strictObject({ base: z.number().int().min(1), colors: paletteSchema });
 export const newMarkSchema = z.strictObject({ name: line(80), role: z.enum(MARK_ROLES), gesture: line(120).default('Made'), recipe });
+/** A brand; `key` makes the request repeatable, `mark` makes its first mark with it, both or neither. */
+export const newBrandSchema = z.strictObject({
+  name: line(80),
+  about: text(400).default(''),
+  palette: paletteSchema,
+  key: z.uuid().optional(),
+  mark: newMarkSchema.optional(),
+});
 export const newTrySchema = z.strictObject({ name: line(80), recipe });
 export const tryChangeSchema = z.strictObject({ name: line(80).optional(), removed: z.boolean().optional() });
 export const fontChangeSchema = z.strictObject({ removed: z.boolean() });
-export const gesturesSchema = z.strictObject({
-  base: z.number().int().min(1),
-  gestures: z
-    .array(z.strictObject({ id: z.uuid(), kind: z.enum(REVISION_KINDS), gesture: line(120), recipe }))
-    .min(1)
-    .max(100),
+/** Most gestures of one save. */
+const MOST_GESTURES = 100;
+const gestures = <S extends z.ZodType, N extends string>(name: N, content: S) =>
+  z.strictObject({
+    base: z.number().int().min(0),
+    gestures: z
+      .array(
+        z
+          .strictObject({ id: z.uuid().toLowerCase(), kind: z.enum(REVISION_KINDS), gesture: line(120), [name]: content } as {
+            id: z.ZodType<string>;
+            kind: z.ZodEnum<{ [K in (typeof REVISION_KINDS)[number]]: K }>;
+            gesture: z.ZodType<string>;
+          } & Record<N, S>)
+          .transform(({ [name]: to, ...words }) => ({ ...words, content: to as z.output<S> })),
+      )
+      .min(1)
+      .max(MOST_GESTURES),
+  });
+export const gesturesSchema = gestures('recipe', recipe);
+export const documentGesturesSchema = gestures('content', z.unknown());
+export const paletteGesturesSchema = gestures('content', paletteSchema);
+
+/** Which gestures are asked about, by their ids. */
+export const knownQuerySchema = z.strictObject({
+  known: z
+    .string()
+    .max(4000)
+    .transform((list) => list.toLowerCase().split(','))
+    .pipe(z.array(z.uuid()).max(MOST_GESTURES))
+    .optional(),
 });
 
 const number = z.coerce.number();
@@ -64,6 +103,13 @@ export const bringInQuerySchema = z.strictObject({
 });
 
 /** What is said of a picture that is brought in. */
+/** What is said of a font that is brought in: under which terms the client has it, and, of a collection, which face. */
+export const newFontQuerySchema = z.strictObject({
+  rights: z.string().default(''),
+  face: number.int().min(0).max(255).optional(),
+});
+/** Which brand lends a picture. */
+export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) });
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** The query of both picture routes. */

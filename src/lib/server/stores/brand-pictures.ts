@@ -1,27 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import sharp from 'sharp';
-import { pictureColors, type PictureColor } from '$core/index';
+import type { PictureColor } from '$core/index';
 import { Picture } from '../database/entities';
 import { storedFile, storeFile } from '../files';
-import { notFound, refuse } from '../http/problem-error';
-
-sharp.cache(false);
-
-/** Largest upload in bytes, and largest picture in pixels. */
-export const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
-export const MOST_PIXELS = 120_000_000;
-/** What a picture is for: boards are for looking at, marks for printing. */
-export const PICTURE_USES = ['board', 'mark'] as const;
-export type PictureUse = (typeof PICTURE_USES)[number];
-/** Pictures are kept at most this wide or high; 5400 px is 18 inches at 300 to the inch, the usual shirt print (common practice). */
-const KEPT_SIDE_PX: Readonly<Record<PictureUse, number>> = { board: 2000, mark: 5400 };
-/** Formats that keep every pixel exactly; in marks these stay exact. */
-const EXACT = new Set(['png', 'gif', 'tiff']);
-/** Colors are read from a picture of this side. */
-const SAMPLE_SIDE_PX = 72;
-
-const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'tiff']);
+import { heavy } from '../heavy/pool';
+import { notFound } from '../http/problem-error';
+import type { PictureUse } from '../taken-picture';
+import { findBrand } from './brands';
 
 export interface BrandPicture {
   readonly sha256: string;
@@ -31,7 +16,7 @@ export interface BrandPicture {
   readonly colors: readonly PictureColor[];
 }
 
-/** Takes in a picture: read by its contents, turned upright as its camera meant, metadata dropped, kept as WebP under its digest. */
+/** Takes in a picture and keeps it under its digest; the same picture twice is one row. */
 export async function addPicture(
   em: EntityManager,
   brandId: string,
@@ -39,56 +24,39 @@ export async function addPicture(
   name: string,
   use: PictureUse = 'board',
 ): Promise<BrandPicture> {
-  const input = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-  const kept = await (async () => {
-    // The size is read without a limit, so that it can be named.
-    const { format, width, height } = await sharp(bytes, { limitInputPixels: false }).metadata();
-    if (!format || !FORMATS.has(format)) throw new Error('unknown format');
-    if (width * height > MOST_PIXELS)
-      throw refuse(
-        422,
-        'picture-too-large',
-        `${name} has ${Math.round((width * height) / 1e6)} million pixels; the limit is ${MOST_PIXELS / 1e6} million.`,
-        'Send a smaller copy.',
-      );
-    return input()
-      .rotate()
-      .resize({ width: KEPT_SIDE_PX[use], height: KEPT_SIDE_PX[use], fit: 'inside', withoutEnlargement: true })
-      .webp(use === 'mark' ? (EXACT.has(format) ? { lossless: true, effort: 2 } : { quality: 92 }) : { quality: 86 })
-      .toBuffer({ resolveWithObject: true });
-  })().catch((error: unknown) => {
-    if (error instanceof Error && 'problems' in error) throw error;
-    throw refuse(
-      422,
-      'not-a-picture',
-      `${name} could not be read as a JPEG, PNG, WebP, AVIF, GIF or TIFF picture.`,
-      'Check that the file opens elsewhere, or save it again as JPEG or PNG.',
-    );
-  });
-  const sample = await sharp(kept.data)
-    .resize({ width: SAMPLE_SIDE_PX, height: SAMPLE_SIDE_PX, fit: 'inside' })
-    .flatten({ background: '#ffffff' })
-    .toColourspace('srgb')
-    .removeAlpha()
-    .raw()
-    .toBuffer();
-  const sha256 = await storeFile(kept.data);
-  const existing = await em.findOne(Picture, { brand: brandId, sha256 });
-  if (existing) return existing;
-  const row = { sha256, name: name.slice(0, 200), widthPx: kept.info.width, heightPx: kept.info.height, colors: pictureColors(sample) };
-  em.create(Picture, { id: randomUUID(), brand: brandId, createdAt: new Date(), ...row });
-  await em.flush();
-  return row;
+  const taken = await heavy('picture', { bytes, name, use });
+  const sha256 = await storeFile(taken.bytes);
+  const row = { sha256, name: name.slice(0, 200), widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
+  return putRow(em, brandId, row, null);
 }
 
-/** Lets another brand of the same designer show a picture too: a part with a picture was copied over. */
-export async function adoptPicture(em: EntityManager, brandId: string, sha256: string): Promise<void> {
-  if ((await em.count(Picture, { brand: brandId, sha256 })) > 0) return;
-  const known = await em.findOne(Picture, { sha256 });
-  if (!known) throw notFound('picture');
+/** One row for each picture of a brand, however many requests bring it at once. */
+async function putRow(em: EntityManager, brandId: string, row: BrandPicture, lentBy: string | null): Promise<BrandPicture> {
+  await em
+    .qb(Picture)
+    .insert({ ...row, id: randomUUID(), brand: brandId, createdAt: new Date(), lentBy })
+    .onConflict(['brand', 'sha256'])
+    .ignore()
+    .execute();
+  const { sha256, name, widthPx, heightPx, colors } = await em.fork().findOneOrFail(Picture, { brand: brandId, sha256: row.sha256 });
+  return { sha256, name, widthPx, heightPx, colors };
+}
+
+/** Lets a brand of the same designer show a picture of another one too, because a part with it was copied over; who lent it is recorded. */
+export async function lendPicture(em: EntityManager, brandId: string, sha256: string, fromSlug: string): Promise<void> {
+  const lender = await findBrand(em.fork(), fromSlug);
+  const known = /^[0-9a-f]{64}$/.test(sha256) ? await em.findOne(Picture, { brand: lender.id, sha256 }) : null;
+  if (!known) throw notFound(`picture of ${lender.name}`);
   const { name, widthPx, heightPx, colors } = known;
-  em.create(Picture, { id: randomUUID(), brand: brandId, createdAt: new Date(), sha256, name, widthPx, heightPx, colors });
-  await em.flush();
+  await putRow(em, brandId, { sha256, name, widthPx, heightPx, colors }, lender.id);
+}
+
+/** Which of these pictures a brand may show. */
+export async function ownPictures(em: EntityManager, brandId: string, sha256s: readonly string[]): Promise<ReadonlySet<string>> {
+  if (sha256s.length === 0) return new Set();
+  return new Set(
+    (await em.find(Picture, { brand: brandId, sha256: { $in: [...sha256s] } }, { fields: ['sha256'] })).map((row) => row.sha256),
+  );
 }
 
 /** The file of a brand's picture. */

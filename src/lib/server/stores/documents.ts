@@ -3,14 +3,15 @@ import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
 import type { z } from 'zod';
 import { boardSchema, briefSchema, problemsOf, typeDeskSchema } from '$core/index';
 import { Brand, SavedDocument } from '../database/entities';
-import { notFound, ProblemError, refuse } from '../http/problem-error';
+import { notFound, ProblemError } from '../http/problem-error';
+import { appendGestures, type Chain, type Gesture, type Link, type Saved } from './chain';
 
 /** The documents a brand has one of each; a new kind is one schema and one row. */
 const KINDS = { brief: briefSchema, board: boardSchema, type: typeDeskSchema } as const;
 export type DocumentKind = keyof typeof KINDS;
 export type DocumentOf<K extends DocumentKind> = z.infer<(typeof KINDS)[K]>;
 
-export const isDocumentKind = (kind: string): kind is DocumentKind => kind in KINDS;
+export const isDocumentKind = (kind: string): kind is DocumentKind => Object.hasOwn(KINDS, kind);
 
 export interface DocumentView<K extends DocumentKind = DocumentKind> {
   /** 0 while nothing was saved. */
@@ -18,13 +19,77 @@ export interface DocumentView<K extends DocumentKind = DocumentKind> {
   readonly content: DocumentOf<K>;
 }
 
+const newestOf = (em: EntityManager, brandId: string, kind: DocumentKind) =>
+  em.findOne(SavedDocument, { brand: brandId, document: kind }, { orderBy: { number: 'desc' } });
+
 /** The newest document of a kind; an empty one while nothing was saved. */
 export async function findDocument<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<DocumentView<K>> {
-  const saved = await em.findOne(SavedDocument, { brand: brandId, kind }, { orderBy: { number: 'desc' } });
+  const saved = await newestOf(em, brandId, kind);
   return { number: saved?.number ?? 0, content: KINDS[kind].parse(saved?.content ?? {}) as DocumentOf<K> };
 }
 
-/** Appends a document; refused when somebody else saved one since `base`. */
+/** A document as a save may bring it; refused with a sentence for every fault. */
+export function readDocument<K extends DocumentKind>(kind: K, content: unknown): DocumentOf<K> {
+  const parsed = KINDS[kind].safeParse(content);
+  if (!parsed.success) throw new ProblemError(422, problemsOf(parsed.error, content));
+  return parsed.data as DocumentOf<K>;
+}
+
+/** Before the first save there was an empty one: undo leads there too. */
+const FIRST: Link = { id: '', number: 0, kind: 'edit', gesture: '', createdAt: new Date(0) };
+const FIELDS = ['id', 'number', 'kind', 'gesture', 'createdAt'] as const;
+
+/** A brand's chain of documents of one kind, to be read, or, while the brand is locked, to be saved to. */
+export async function documentChain<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<Chain<DocumentOf<K>>> {
+  const newest = await newestOf(em, brandId, kind);
+  const own = { brand: brandId, document: kind };
+  return {
+    label: 'This',
+    subject: `document:${brandId}/${kind}`,
+    number: newest?.number ?? 0,
+    links: async (of) => [FIRST, ...(await of.find(SavedDocument, own, { fields: FIELDS, orderBy: { number: 'asc' } }))],
+    find: async (of, ids) =>
+      (await of.find(SavedDocument, { id: { $in: [...ids] } }, { fields: [...FIELDS, 'brand', 'document'] })).map((row) => ({
+        id: row.id,
+        number: row.number,
+        kind: row.kind,
+        gesture: row.gesture,
+        createdAt: row.createdAt,
+        own: row.brand.id === brandId && row.document === kind,
+      })),
+    contents: async (of, numbers) => {
+      const rows = await of.fork().find(SavedDocument, { ...own, number: { $in: [...numbers] } });
+      const read = (content: unknown) => KINDS[kind].parse(content) as DocumentOf<K>;
+      return new Map([[0, read({})], ...rows.map((row) => [row.number, read(row.content)] as const)]);
+    },
+    append: (tx, { id, kind: how, gesture, content }, number) => {
+      tx.create(SavedDocument, { id, brand: brandId, document: kind, number, kind: how, gesture, content, createdAt: new Date() });
+      return Promise.resolve();
+    },
+    current: async (of) => {
+      const current = await findDocument(of, brandId, kind);
+      return { ...current, revision: current.number };
+    },
+  };
+}
+
+/** Appends gestures to a document's chain. @see appendGestures */
+export async function saveDocumentGestures(
+  em: EntityManager,
+  brandSlug: string,
+  kind: DocumentKind,
+  base: number,
+  gestures: readonly Gesture<unknown>[],
+): Promise<Saved> {
+  const read = gestures.map((gesture) => ({ ...gesture, content: readDocument(kind, gesture.content) }));
+  return em.transactional(async (tx) => {
+    const brand = await tx.findOne(Brand, { slug: brandSlug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    if (!brand) throw notFound('brand');
+    return appendGestures(tx, await documentChain(tx, brand.id, kind), base, read);
+  });
+}
+
+/** Appends one version of a document; refused when somebody else saved one since `base`. */
 export async function saveDocument(
   em: EntityManager,
   brandSlug: string,
@@ -32,23 +97,7 @@ export async function saveDocument(
   base: number,
   content: unknown,
 ): Promise<DocumentView> {
-  const parsed = KINDS[kind].safeParse(content);
-  if (!parsed.success) throw new ProblemError(422, problemsOf(parsed.error, content));
-  return em.transactional(async (tx) => {
-    const brand = await tx.findOne(Brand, { slug: brandSlug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
-    if (!brand) throw notFound('brand');
-    const newest = await findDocument(tx, brand.id, kind);
-    if (newest.number !== base) {
-      const { problems } = refuse(
-        409,
-        'stale-save',
-        `This was changed elsewhere (now number ${newest.number}, yours began from ${base}); nothing was overwritten.`,
-        'Look at the newer version, then change it again.',
-      );
-      throw new ProblemError(409, problems, { current: newest });
-    }
-    tx.create(SavedDocument, { id: randomUUID(), brand, kind, number: base + 1, content: parsed.data, createdAt: new Date() });
-    await tx.flush();
-    return { number: base + 1, content: parsed.data };
-  });
+  const gesture = { id: randomUUID(), kind: 'edit' as const, gesture: 'Change', content };
+  const { revision } = await saveDocumentGestures(em, brandSlug, kind, base, [gesture]);
+  return { number: revision, content: readDocument(kind, content) };
 }

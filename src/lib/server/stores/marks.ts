@@ -1,18 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import {
-  expect,
-  marksFollowedBy,
-  parseRecipe,
-  undoStacks,
-  writeRecipe,
-  type MarkRole,
-  type Recipe,
-  type RevisionKind,
-  type Sources,
-} from '$core/index';
+import { expect, marksFollowedBy, parseRecipe, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
 import { Mark, Revision, type MarkRow } from '../database/entities';
-import { notFound, ProblemError, refuse } from '../http/problem-error';
+import { notFound, refuse } from '../http/problem-error';
+import { appendGestures, type Chain, type Gesture, type Saved } from './chain';
 import { freeSlug } from './slug';
 
 /** A mark with its newest recipe. */
@@ -25,16 +16,6 @@ export interface MarkView {
   readonly savedAt: string;
   readonly recipe: Recipe;
 }
-
-/** A recipe that undo or redo leads to. */
-export interface Step {
-  readonly number: number;
-  readonly gesture: string;
-  readonly recipe: Recipe;
-}
-
-/** Undo steps sent to a page at once; older ones stay in the database. */
-const STEPS_SENT = 60;
 
 const newestOf = (em: EntityManager, mark: MarkRow) => em.findOneOrFail(Revision, { mark: mark.id, number: mark.revisionNumber });
 
@@ -123,81 +104,47 @@ export async function refuseStrangers(em: EntityManager, brandId: string, recipe
     );
 }
 
-/** One gesture to be saved. */
-export interface Gesture {
-  readonly id: string;
-  readonly kind: RevisionKind;
-  readonly gesture: string;
-  readonly recipe: Recipe;
-}
+/** A mark's chain of recipes. */
+const chainOf = (brandId: string, mark: MarkRow): Chain<Recipe> => ({
+  label: 'This mark',
+  subject: `mark:${mark.id}`,
+  number: mark.revisionNumber,
+  links: (em) =>
+    em.find(Revision, { mark: mark.id }, { fields: ['id', 'number', 'kind', 'gesture', 'createdAt'], orderBy: { number: 'asc' } }),
+  find: async (em, ids) =>
+    (await em.find(Revision, { id: { $in: [...ids] } }, { fields: ['id', 'number', 'kind', 'gesture', 'createdAt', 'mark'] })).map(
+      ({ id, number, kind, gesture, createdAt, mark: of }) => ({ id, number, kind, gesture, createdAt, own: of.id === mark.id }),
+    ),
+  contents: async (em, numbers) => {
+    const rows = await em.fork().find(Revision, { mark: mark.id, number: { $in: [...numbers] } });
+    return new Map(rows.map((row) => [row.number, expect(parseRecipe(row.recipe))]));
+  },
+  append: async (tx, { id, kind, gesture, content }, number) => {
+    await refuseStrangers(tx, brandId, content);
+    mark.revisionNumber = number;
+    tx.create(Revision, { id, mark, number, kind, gesture, recipe: writeRecipe(content), createdAt: new Date() });
+  },
+  current: async (em) => {
+    const current = await viewOf(em, mark);
+    return { ...current, recipe: writeRecipe(current.recipe) };
+  },
+});
 
-/**
- * Appends gestures to a mark's chain, in order, all or none.
- * @param base the revision they began from; when the mark has moved on since, the save is refused with the newer version, and nothing is overwritten
- */
+/** Appends gestures to a mark's chain. @see appendGestures */
 export async function saveGestures(
   em: EntityManager,
   brandId: string,
   slug: string,
   base: number,
-  gestures: readonly Gesture[],
-): Promise<MarkView> {
+  gestures: readonly Gesture<Recipe>[],
+): Promise<Saved> {
   return em.transactional(async (tx) => {
     const mark = await tx.findOne(Mark, { brand: brandId, slug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (!mark) throw notFound('mark of this brand');
-    // A save whose answer was lost is sent again; what is already in the chain is not saved twice.
-    const saved = await tx.find(
-      Revision,
-      { mark: mark.id, id: { $in: gestures.map((gesture) => gesture.id) } },
-      { orderBy: { number: 'asc' } },
-    );
-    const fresh = gestures.slice(saved.length);
-    const continues = saved.every((revision, index) => revision.id === gestures[index]?.id && revision.number === base + 1 + index);
-    if (!continues || mark.revisionNumber !== base + saved.length) {
-      const { problems } = refuse(
-        409,
-        'stale-save',
-        `This mark was changed elsewhere (now revision ${mark.revisionNumber}, yours began from ${base}); nothing was overwritten.`,
-        'Choose which version to go on with.',
-      );
-      const current = await viewOf(tx, mark);
-      throw new ProblemError(409, problems, { current: { ...current, recipe: writeRecipe(current.recipe) } });
-    }
-    for (const gesture of fresh) {
-      await refuseStrangers(tx, brandId, gesture.recipe);
-      mark.revisionNumber += 1;
-      tx.create(Revision, {
-        id: gesture.id,
-        mark,
-        number: mark.revisionNumber,
-        kind: gesture.kind,
-        gesture: gesture.gesture,
-        recipe: writeRecipe(gesture.recipe),
-        createdAt: new Date(),
-      });
-    }
-    await tx.flush();
-    return viewOf(tx, mark);
+    return appendGestures(tx, chainOf(brandId, mark), base, gestures);
   });
 }
 
-/** Where undo and redo lead from a mark's newest revision; the next step stands last in each. */
-export async function undoSteps(
-  em: EntityManager,
-  brandId: string,
-  slug: string,
-): Promise<{ readonly past: readonly Step[]; readonly future: readonly Step[] }> {
-  const mark = await rowOf(em, brandId, slug);
-  const chain = await em.find(Revision, { mark: mark.id }, { fields: ['number', 'kind'], orderBy: { number: 'asc' } });
-  const stacks = undoStacks(chain);
-  const past = stacks.past.slice(-STEPS_SENT);
-  const future = stacks.future.slice(-STEPS_SENT);
-  const rows = await em.fork().find(Revision, { mark: mark.id, number: { $in: [...past, ...future] } });
-  const byNumber = new Map(rows.map((row) => [row.number, row]));
-  const steps = (numbers: readonly number[]): Step[] =>
-    numbers.flatMap((number) => {
-      const row = byNumber.get(number);
-      return row ? [{ number, gesture: row.gesture, recipe: expect(parseRecipe(row.recipe)) }] : [];
-    });
-  return { past: steps(past), future: steps(future) };
-}
+/** A mark's chain, to be read. */
+export const markChain = async (em: EntityManager, brandId: string, slug: string): Promise<Chain<Recipe>> =>
+  chainOf(brandId, await rowOf(em, brandId, slug));

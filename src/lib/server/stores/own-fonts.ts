@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { CatalogueEntry, ShippedFamily } from '$core/index';
-import { checkFont, LARGEST_FONT_BYTES, measureOwnFont, type EmbeddingRight } from '$core/shaping';
+import { LARGEST_FONT_BYTES, type EmbeddingRight } from '$core/shaping';
 import { OwnFont } from '../database/entities';
 import { storedFile, storeFile } from '../files';
-import { notFound, ProblemError } from '../http/problem-error';
+import { heavy } from '../heavy/pool';
+import { notFound } from '../http/problem-error';
 
 export { LARGEST_FONT_BYTES };
 
@@ -41,34 +42,39 @@ export interface TakenIn {
   readonly notes: readonly string[];
 }
 
-/** Takes in a client's font: checked, stored under its digest, measured. The same file twice is the same font. */
-export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8Array, rights: string): Promise<TakenIn> {
-  const checked = await checkFont('uploaded', file);
-  if (!checked.ok) throw new ProblemError(422, checked.problems);
-  const { bytes, typeface, glyphCount, embedding, hasColor } = checked.value;
+/**
+ * Takes in a client's font: checked, stored under its digest, measured. The same file twice is the same font, however many requests bring it.
+ * @param face which face of a collection
+ */
+export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8Array, rights: string, face?: number): Promise<TakenIn> {
+  const checked = await heavy('font', { bytes: file, face });
+  const { bytes, glyphCount, hasColor, entry } = checked;
   const sha256 = await storeFile(bytes);
   const family = `own-${sha256.slice(0, 16)}`;
   const name =
-    typeface.name
+    checked.name
       .replace(/[\p{Cc}\p{Cs}]/gu, '')
       .trim()
       .slice(0, 200) || 'Unnamed font';
-  if ((await em.count(OwnFont, { brand: brandId, sha256 })) === 0) {
-    em.create(OwnFont, {
+  const embedding = { name: checked.embedding, means: checked.embeddingMeans } as EmbeddingRight;
+  await em
+    .qb(OwnFont)
+    .insert({
       id: randomUUID(),
       brand: brandId,
       sha256,
       family,
       name,
       sizeBytes: bytes.length,
-      entry: measureOwnFont(checked.value),
+      entry,
       embedding: embedding.name,
       rights,
       createdAt: new Date(),
       removedAt: null,
-    });
-    await em.flush();
-  } else await em.nativeUpdate(OwnFont, { brand: brandId, sha256 }, { removedAt: null });
+    })
+    .onConflict(['brand', 'sha256'])
+    .merge({ removedAt: null })
+    .execute();
   return { family, name, glyphCount, embedding, notes: hasColor ? ['Its colored glyphs are not used; marks take the outlines.'] : [] };
 }
 

@@ -1,7 +1,8 @@
 import { json } from '@sveltejs/kit';
-import { bringIn, LARGEST_SVG_BYTES } from '$lib/server/art';
+import { LARGEST_SVG_BYTES } from '$lib/server/art';
+import { heavy } from '$lib/server/heavy/pool';
+import { withUpload } from '$lib/server/heavy/uploads';
 import { answer } from '$lib/server/http/answer';
-import { readBytes } from '$lib/server/http/read-bytes';
 import { readQuery } from '$lib/server/http/read-query';
 import { bringInQuerySchema } from '$lib/server/http/schemas';
 import { findBrand } from '$lib/server/stores/brands';
@@ -10,8 +11,9 @@ import type { RequestHandler } from './$types';
 /** Reads a drawing made elsewhere: the body is the SVG; the answer a part without an id, and what was left out. Nothing is stored before it is in a mark. */
 export const POST: RequestHandler = (event) =>
   answer(event, async (em) => {
-    const brand = await findBrand(em, event.params.brand);
+    const { palette } = await findBrand(em, event.params.brand);
     const source = readQuery(event.url, bringInQuerySchema);
-    const markup = new TextDecoder().decode(await readBytes(event.request, LARGEST_SVG_BYTES));
-    return json(await bringIn(markup, source, brand.palette));
+    return withUpload(event.request, LARGEST_SVG_BYTES, async (bytes) =>
+      json(await heavy('drawing', { markup: new TextDecoder().decode(bytes), source, palette })),
+    );
   });

@@ -5,6 +5,8 @@
   const { data } = $props();
   const read = <T extends { recipe: unknown }>(rows: readonly T[]) =>
     rows.map((row) => ({ ...row, recipe: expect(parseRecipe(row.recipe)) }));
+  const steps = (rows: readonly { gesture: string; at: string; content: unknown }[]) =>
+    rows.map(({ gesture, at, content }) => ({ gesture, at: Date.parse(at), content: expect(parseRecipe(content)) }));
   const marks = $derived(read(data.marks));
   const mark = $derived(marks.find(({ id }) => id === data.markId));
 </script>
@@ -20,7 +22,7 @@
       brief={data.brief}
       secondFamily={data.secondFamily}
       tries={read(data.tries)}
-      steps={{ past: read(data.past), future: read(data.future) }}
+      steps={{ past: steps(data.past), future: steps(data.future) }}
     />
   {/key}
 {/if}

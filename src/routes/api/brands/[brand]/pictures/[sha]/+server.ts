@@ -1,14 +1,16 @@
 import { json } from '@sveltejs/kit';
 import { answer } from '$lib/server/http/answer';
-import { adoptPicture, pictureFile } from '$lib/server/stores/brand-pictures';
+import { readQuery } from '$lib/server/http/read-query';
+import { loanQuerySchema } from '$lib/server/http/schemas';
+import { lendPicture, pictureFile } from '$lib/server/stores/brand-pictures';
 import { findBrand } from '$lib/server/stores/brands';
 import type { RequestHandler } from './$types';
 
-/** Lets this brand show a picture that another brand has already. */
+/** Lends this brand a picture of the brand that the query names; who lent it is recorded. */
 export const PUT: RequestHandler = (event) =>
   answer(event, async (em) => {
     const brand = await findBrand(em, event.params.brand);
-    await adoptPicture(em, brand.id, event.params.sha);
+    await lendPicture(em, brand.id, event.params.sha, readQuery(event.url, loanQuerySchema).from);
     return json({ sha256: event.params.sha });
   });
 

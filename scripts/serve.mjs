@@ -1,0 +1,67 @@
+/** The built app as a server: every answer, files included, goes to known hosts only and carries the same headers. */
+import { createServer } from 'node:http';
+import { pathToFileURL } from 'node:url';
+import { PROJECT } from './setup/project.mjs';
+
+const { handler } = await import(pathToFileURL(`${PROJECT}/build/handler.js`).href);
+
+/** Headers that every answer carries; routes may say something stricter. @source OWASP Secure Headers */
+const HEADERS = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'content-security-policy':
+    "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'",
+};
+
+/** The path library builds its functions from text; its worker, which has no page, may do so. Pages may not. */
+const WORKERS = '/_app/immutable/workers/';
+const WORKER_POLICY = HEADERS['content-security-policy'].replace("'wasm-unsafe-eval'", "'wasm-unsafe-eval' 'unsafe-eval'");
+
+/** Names under which this server may be asked for; another name may be one that was bound to this address to get in. */
+const hosts = new Set(['127.0.0.1', 'localhost', '[::1]', ...(process.env.ALLOWED_HOSTS ?? '').split(',').filter(Boolean)]);
+const isKnown = (/** @type {string | undefined} */ host) => host !== undefined && hosts.has(host.toLowerCase().replace(/:\d+$/, ''));
+
+const server = createServer((request, response) => {
+  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+  if (request.url?.startsWith(WORKERS)) response.setHeader('content-security-policy', WORKER_POLICY);
+  if (!isKnown(request.headers.host)) {
+    response.writeHead(421, { 'content-type': 'application/problem+json', 'cache-control': 'no-store', connection: 'close' });
+    const message = 'This server does not answer to that name.';
+    response.end(
+      JSON.stringify({
+        type: 'urn:lucky-thistle:problem:unknown-host',
+        title: message,
+        status: 421,
+        detail: message,
+        problems: [{ code: 'unknown-host', message, fix: 'Ask for 127.0.0.1, or name the host in ALLOWED_HOSTS.' }],
+      }),
+    );
+    return;
+  }
+  handler(request, response, () => {
+    response.writeHead(404, { 'cache-control': 'no-store' });
+    response.end();
+  });
+});
+// Uploads of slow lines take long; what hangs for good does not.
+server.requestTimeout = 300_000;
+server.headersTimeout = 20_000;
+
+const host = process.env.HOST ?? '127.0.0.1';
+const port = Number(process.env.PORT ?? 4173);
+server.listen(port, host, () => console.log(`Listening on http://${host}:${port}`));
+
+let stopping = false;
+function stop() {
+  if (stopping) return;
+  stopping = true;
+  server.close();
+  server.closeIdleConnections();
+  // Streams of news would stay open for good: pages connect again by themselves.
+  setTimeout(() => server.closeAllConnections(), 1000 * Number(process.env.SHUTDOWN_TIMEOUT ?? 3)).unref();
+  process.emit('sveltekit:shutdown');
+}
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);

@@ -1,0 +1,408 @@
+import type { Problem } from '$core/index';
+import { JsonText, request, type Answer } from '../request';
+import { Journal, type LeftWork, type WaitingGesture } from './journal';
+import { onNews } from './news';
+import { nextPortion, writtenWork } from './portions';
+
+/** What undo or redo leads to, and the gesture that leads there. */
+export interface Step<T> {
+  readonly gesture: string;
+  readonly content: T;
+  /** When the gesture was made, in milliseconds since 1970: the newest of several works is undone first. */
+  readonly at: number;
+}
+
+/** How one kind of work is read and written. */
+export interface WorkForm<T> {
+  /** What the content is called in requests and answers. */
+  readonly field: 'recipe' | 'content';
+  /** Reads a stored or sent version; throws where it cannot be one. */
+  read(input: unknown): T;
+  /** JSON text; the same text is the same content. */
+  write(content: T): string;
+}
+
+export interface WorkStart<T> {
+  /** What it is, as news name it. */
+  readonly subject: string;
+  /** Where gestures are sent and the newest version is asked for. */
+  readonly address: string;
+  readonly content: T;
+  readonly number: number;
+  /** When it was last saved, as far as is known. */
+  readonly savedAt?: string | undefined;
+  /** Where undo and redo lead, the next step last. */
+  readonly past?: readonly Step<T>[];
+  readonly future?: readonly Step<T>[];
+  /** Keeps a version beside the work, where there is such a place; false when it could not be. */
+  keepBeside?(content: T, name: string): Promise<boolean>;
+}
+
+export type SaveState<T = unknown> =
+  | { readonly kind: 'saved'; readonly at: Date | undefined }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'waiting'; readonly problems: readonly Problem[] }
+  /** Somebody else saved meanwhile; both versions are at hand. */
+  | { readonly kind: 'conflict'; readonly theirs: T; readonly theirNumber: number };
+
+const RETRY_MS = [500, 1000, 2000, 4000, 8000];
+const waitFor = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const retryMs = (failures: number): number => RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 0;
+/** Ids asked about at once. */
+const ASKED = 60;
+const clock = (at: number) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/**
+ * Something that is worked on in a page (a mark, a document, a palette): shows changes at once, undoes whole gestures, writes every gesture
+ * into the journal and saves by itself. Nothing that was shown is ever dropped: it ends in the work, beside it, or stays in the journal.
+ */
+export class OpenWork<T> {
+  save: SaveState<T> = $state.raw({ kind: 'saved', at: undefined });
+  past: readonly Step<T>[] = $state.raw([]);
+  future: readonly Step<T>[] = $state.raw([]);
+  /** Whether the journal holds what is not saved; when not, only this tab does. */
+  kept = $state(true);
+  /** What the server will not take as it is, and how many gestures it concerns; everything else goes on being saved. */
+  refused: { readonly count: number; readonly problems: readonly Problem[] } | undefined = $state.raw();
+  /** What became of work that another tab left; said once. */
+  news = $state('');
+
+  #shown: T = $state.raw() as T;
+  readonly #form: WorkForm<T>;
+  readonly #start: WorkStart<T>;
+  readonly #journal: Journal | undefined;
+  /** As of the last finished gesture. */
+  #settled: T;
+  #number: number;
+  #waiting: readonly WaitingGesture[] = [];
+  /** Place in the journal of the first waiting gesture. */
+  #seq = 0;
+  #sending = false;
+  #failures = 0;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #movedTo = 0;
+  #closed = false;
+  #stopNews: (() => void) | undefined;
+
+  constructor(start: WorkStart<T>, form: WorkForm<T>) {
+    this.#form = form;
+    this.#start = start;
+    this.#number = start.number;
+    this.#shown = this.#settled = start.content;
+    this.past = start.past ?? [];
+    this.future = start.future ?? [];
+    this.save = { kind: 'saved', at: start.savedAt ? new Date(start.savedAt) : undefined };
+    // Rooms are also rendered on the server, where nobody works.
+    if ('indexedDB' in globalThis) this.#journal = new Journal(start.subject);
+  }
+
+  /** As shown, a gesture in progress included. */
+  get content(): T {
+    return this.#shown;
+  }
+  /** How a version is shown; what draws it may want to hear of it first. */
+  protected show(next: T): void {
+    this.#shown = next;
+  }
+  protected get newest(): T {
+    return this.#shown;
+  }
+
+  /** Whether there is anything that the server does not have. */
+  get unsaved(): boolean {
+    return this.#waiting.length > 0;
+  }
+
+  /** Takes up what tabs that are gone could not save, and listens for what happens elsewhere. Called once, in the browser. */
+  async restore(): Promise<void> {
+    this.#stopNews = onNews(this.#start.subject, (revision) => void this.#moved(revision));
+    const left = (await this.#journal?.left()) ?? [];
+    const works: { readonly left: LeftWork; readonly base: number; readonly fresh: readonly WaitingGesture[]; readonly at: number }[] = [];
+    for (const one of left) {
+      if (!this.#canRead(one)) continue;
+      if (one.unread > 0)
+        this.news = `${one.unread} unsaved changes of another tab cannot be read by this version; they are left as they are.`;
+      const known = await this.#known(one.lines.map(({ id }) => id));
+      const last = one.lines.findLastIndex(({ id }) => known[id] !== undefined);
+      const fresh = one.lines.slice(last + 1);
+      const [first, newest] = [fresh[0], fresh.at(-1)];
+      if (!first || !newest) await this.#journal?.forget(one);
+      else works.push({ left: one, base: known[one.lines[last]?.id ?? ''] ?? first.base, fresh, at: newest.at });
+    }
+    works.sort((a, b) => a.at - b.at);
+    for (const [index, { left: one, base, fresh, at }] of works.entries()) {
+      const newest = fresh.at(-1);
+      const free = this.#waiting.length === 0 && this.newest === this.#settled && this.save.kind !== 'conflict';
+      if (index === works.length - 1 && free) {
+        for (const { kind, gesture, content } of fresh) this.#apply(kind, gesture, this.#form.read(JSON.parse(content)));
+        // Sent from where they began: if the work has moved on since, both versions are at hand.
+        this.#number = base;
+        this.#waiting = fresh.map(({ id, kind, gesture, content }) => ({ id, kind, gesture, content }));
+        this.#seq = 0;
+        if (await this.#write(0, this.#waiting)) await this.#journal?.forget(one);
+        void this.#send();
+      } else if (newest && (await this.#keepAside(this.#form.read(JSON.parse(newest.content)), `Unsaved at ${clock(at)}`))) {
+        await this.#journal?.forget(one);
+      }
+    }
+  }
+
+  /** Whether this version understands the work; else it is left as it is, and said. */
+  #canRead({ lines }: LeftWork): boolean {
+    try {
+      for (const { content } of lines) this.#form.read(JSON.parse(content));
+      return true;
+    } catch {
+      this.news = 'Unsaved work of another tab cannot be read by this version; it is left as it is.';
+      return false;
+    }
+  }
+
+  /** Shows a change while its gesture goes on; nothing is saved yet. */
+  preview(next: T): void {
+    this.show(next);
+  }
+
+  /** Ends a gesture: what is shown becomes one step of undo and one revision. A gesture that changed nothing leaves no trace. */
+  commit(gesture: string, next: T = this.newest): void {
+    if (next !== this.newest) this.show(next);
+    if (next === this.#settled || this.#form.write(next) === this.#form.write(this.#settled)) return;
+    this.#do('edit', gesture, next);
+  }
+
+  /** Gives up a gesture in progress. */
+  cancel(): void {
+    this.show(this.#settled);
+    void this.#follow();
+  }
+
+  undo(): void {
+    this.commit('Change');
+    const step = this.past.at(-1);
+    if (step) this.#do('undo', step.gesture, step.content);
+  }
+
+  redo(): void {
+    const step = this.future.at(-1);
+    if (step) this.#do('redo', step.gesture, step.content);
+  }
+
+  /** Waits until everything is saved; false when it cannot be right now. */
+  async flush(): Promise<boolean> {
+    this.commit('Change');
+    await this.#send();
+    return this.#waiting.length === 0;
+  }
+
+  /** The room is left: what is unsaved goes on being saved; what cannot be is taken up when the work is opened again. */
+  close(): void {
+    this.#closed = true;
+    this.#stopNews?.();
+    if (this.#waiting.length === 0 || this.save.kind === 'conflict') this.#journal?.close();
+  }
+
+  /** After a conflict: goes on with this tab's version; its gestures come on top of the newer one. */
+  keepMine(): void {
+    if (this.save.kind === 'conflict') this.#onTop(this.save.theirs, this.save.theirNumber, []);
+  }
+
+  /** After a conflict: goes on with the newer version; this tab's stays beside it where it can, and one undo away. */
+  async takeTheirs(): Promise<void> {
+    if (this.save.kind !== 'conflict') return;
+    const { theirs, theirNumber } = this.save;
+    // Where it cannot be kept, whoever keeps says so, and both versions stay at hand.
+    if (this.#start.keepBeside && !(await this.#start.keepBeside(this.newest, `Mine at ${clock(Date.now())}`))) return;
+    if (this.save.kind === 'conflict') this.#onTop(theirs, theirNumber, [{ gesture: 'Took the newer version', content: theirs }]);
+  }
+
+  /** The waiting gestures, and what follows, on top of a newer version; written down anew before the old lines are let go. */
+  #onTop(theirs: T, theirNumber: number, further: readonly { readonly gesture: string; readonly content: T }[]): void {
+    const before = this.#seq + this.#waiting.length;
+    const mine = this.#waiting.map(({ gesture, content }) => ({ gesture, content: this.#form.read(JSON.parse(content)) }));
+    const underWay = this.newest === this.#settled ? [] : [{ gesture: 'Change', content: this.newest }];
+    this.#number = theirNumber;
+    this.#settled = theirs;
+    this.past = this.future = [];
+    this.save = { kind: 'saving' };
+    this.#seq = before;
+    this.#waiting = [];
+    for (const { gesture, content } of [...mine, ...underWay, ...further]) this.#do('edit', gesture, content, false);
+    void this.#journal?.settle(before, theirNumber);
+    void this.#send();
+  }
+
+  /** Keeps a version that is not to be shown: beside the work, or as a step of undo. */
+  async #keepAside(content: T, name: string): Promise<boolean> {
+    if (this.#start.keepBeside) {
+      const safe = await this.#start.keepBeside(content, name);
+      if (safe) this.news = `Work that another tab could not save is kept beside the mark as “${name}”.`;
+      return safe;
+    }
+    const shown = this.#settled;
+    this.#do('edit', name, content, false);
+    this.#do('edit', 'Back to what was shown', shown, false);
+    this.news = 'Work that another tab could not save is one undo away.';
+    void this.#send();
+    return true;
+  }
+
+  /** Moves the undo and redo stacks as the server's chain of revisions will read them. */
+  #apply(kind: WaitingGesture['kind'], gesture: string, next: T): void {
+    const shown: Step<T> = { gesture, content: this.#settled, at: Date.now() };
+    if (kind === 'undo') {
+      this.past = this.past.slice(0, -1);
+      this.future = [...this.future, shown];
+    } else {
+      this.past = [...this.past, shown];
+      this.future = kind === 'edit' ? [] : this.future.slice(0, -1);
+    }
+    this.#settled = next;
+    this.show(next);
+  }
+
+  #do(kind: WaitingGesture['kind'], gesture: string, next: T, send = true): void {
+    this.#apply(kind, gesture, next);
+    const waiting: WaitingGesture = {
+      id: crypto.randomUUID(),
+      // The server's chain lacks what it refused: an undo would lead it one step too far.
+      kind: this.refused ? 'edit' : kind,
+      gesture: gesture.slice(0, 120),
+      content: this.#form.write(next),
+    };
+    const place = this.#seq + this.#waiting.length;
+    this.#waiting = [...this.#waiting, waiting];
+    void this.#write(place, [waiting]);
+    if (send) void this.#send();
+  }
+
+  async #write(place: number, gestures: readonly WaitingGesture[]): Promise<boolean> {
+    const safe = (await this.#journal?.append(this.#number, place, gestures)) ?? false;
+    if (this.#waiting.length > 0) this.kept = safe;
+    return safe;
+  }
+
+  /** Which of these gestures the server has; asked until it answers. */
+  async #known(ids: readonly string[]): Promise<Readonly<Record<string, number>>> {
+    const known: Record<string, number> = {};
+    for (let from = 0; from < ids.length; from += ASKED) {
+      const address = `${this.#start.address}?known=${ids.slice(from, from + ASKED).join()}`;
+      for (let failures = 0; ; failures++) {
+        const answer = await request<{ known: Record<string, number> }>('GET', address);
+        if (answer.ok) {
+          Object.assign(known, answer.value.known);
+          break;
+        }
+        if (this.save.kind === 'saved') this.save = { kind: 'waiting', problems: answer.problems };
+        await waitFor(retryMs(failures));
+      }
+    }
+    if (this.save.kind === 'waiting' && this.#waiting.length === 0) this.save = { kind: 'saving' };
+    return known;
+  }
+
+  async #send(): Promise<void> {
+    if (this.#sending || this.#waiting.length === 0 || this.save.kind === 'conflict') return;
+    this.#sending = true;
+    clearTimeout(this.#timer);
+    if (this.save.kind === 'saved') this.save = { kind: 'saving' };
+    let most = Infinity;
+    for (;;) {
+      const portion = nextPortion(this.#waiting).slice(0, most);
+      const work = new JsonText(writtenWork(this.#number, portion, this.#form.field));
+      const answer = await request<{ revision: number; savedAt: string }>('POST', this.#start.address, work);
+      if (answer.ok) {
+        this.#failures = 0;
+        this.#taken(portion.length, answer.value.revision);
+        if (this.#waiting.length > 0) continue;
+        this.#sending = false;
+        this.kept = true;
+        this.save = { kind: 'saved', at: new Date(answer.value.savedAt) };
+        if (this.#closed) this.#journal?.close();
+        return this.#follow();
+      }
+      if (answer.status === 409 || answer.status === 0 || answer.status >= 500 || answer.status === 429) {
+        this.#sending = false;
+        return this.#sendFailed(answer);
+      }
+      // Something in this portion is refused: it is sent one by one, and the one that is refused stands aside.
+      if (portion.length > 1) most = 1;
+      else {
+        this.#setAside(answer.problems);
+        most = Infinity;
+        if (this.#waiting.length === 0) {
+          this.#sending = false;
+          this.save = { kind: 'saved', at: undefined };
+          return;
+        }
+      }
+    }
+  }
+
+  /** The server has the first gestures that waited. */
+  #taken(count: number, number: number): void {
+    this.#number = number;
+    this.#waiting = this.#waiting.slice(count);
+    this.#seq += count;
+    void this.#journal?.settle(this.#seq, number);
+    // What was refused is in the work all the same once a later gesture, which leads beyond it, is saved.
+    this.refused = undefined;
+  }
+
+  /**
+   * The first waiting gesture is refused: the next ones lead to whole versions of their own and are saved without it. Its line stays in the
+   * journal until one of them is.
+   */
+  #setAside(problems: readonly Problem[]): void {
+    this.refused = { count: (this.refused?.count ?? 0) + 1, problems };
+    this.#waiting = this.#waiting.slice(1).map((gesture) => ({ ...gesture, kind: 'edit' as const }));
+    this.#seq++;
+  }
+
+  #sendFailed(answer: Answer<unknown> & { ok: false }): void {
+    const { current } = answer.body as { current?: { revision: number } & Record<string, unknown> };
+    if (answer.status === 409 && current) {
+      this.save = { kind: 'conflict', theirs: this.#form.read(current[this.#form.field]), theirNumber: current.revision };
+      if (this.#closed) this.#journal?.close();
+    } else {
+      this.save = { kind: 'waiting', problems: answer.problems };
+      this.#timer = setTimeout(() => void this.#send(), Math.max(answer.retryMs ?? 0, retryMs(this.#failures++)));
+    }
+  }
+
+  async #moved(revision: number): Promise<void> {
+    this.#movedTo = Math.max(this.#movedTo, revision);
+    await this.#follow();
+  }
+
+  /** Goes along with what was saved elsewhere, while nothing of one's own is unsaved or under way. */
+  async #follow(): Promise<void> {
+    if (this.#movedTo > this.#number && !this.#isBusy()) await this.#fetchNewest();
+  }
+
+  #isBusy(): boolean {
+    const open = this.#sending || this.#waiting.length > 0 || this.refused !== undefined || this.newest !== this.#settled;
+    return open || this.save.kind === 'conflict' || this.#closed;
+  }
+
+  async #fetchNewest(): Promise<void> {
+    this.#movedTo = 0;
+    type Steps = readonly ({ readonly gesture: string; readonly at: string } & Record<string, unknown>)[];
+    const answer = await request<{ past: Steps; future: Steps; current: { revision: number } & Record<string, unknown> }>(
+      'GET',
+      this.#start.address,
+    );
+    if (!answer.ok || this.#isBusy() || answer.value.current.revision < this.#number) return;
+    const form = this.#form;
+    const steps = (from: Steps) =>
+      from.map((step): Step<T> => ({ gesture: step.gesture, at: Date.parse(step.at), content: form.read(step[form.field]) }));
+    const { past, future, current } = answer.value;
+    if (current.revision > this.#number) {
+      this.#number = current.revision;
+      this.#settled = form.read(current[form.field]);
+      this.show(this.#settled);
+    }
+    this.past = steps(past);
+    this.future = steps(future);
+    this.save = { kind: 'saved', at: new Date() };
+  }
+}

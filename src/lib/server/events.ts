@@ -1,0 +1,79 @@
+import pg from 'pg';
+import type { EntityManager } from '@mikro-orm/postgresql';
+
+/** What a page hears of: something that it may show has moved on. */
+export interface Moved {
+  /** `mark:<id>`, `document:<brand id>/<kind>`, `palette:<brand id>` */
+  readonly subject: string;
+  readonly revision: number;
+}
+
+const CHANNEL = 'lucky_thistle_moved';
+const RETRY_MS = 1000;
+/** A connection that is silently dead is noticed within this time. */
+const PULSE_MS = 15_000;
+
+type Listener = (moved: Moved) => void;
+const kept = globalThis as unknown as { luckyThistleEvents?: Events | undefined };
+
+/** Says, once the transaction is done, to the pages of every web process that something moved on. */
+export async function tellMoved(tx: EntityManager, moved: Moved): Promise<void> {
+  await tx.execute('select pg_notify(?, ?)', [CHANNEL, JSON.stringify(moved)]);
+}
+
+/** One connection of this process that listens; opened with the first listener, and again whenever it is lost. */
+class Events {
+  readonly #listeners = new Set<Listener>();
+  #client: pg.Client | undefined;
+  #closed = false;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+
+  listen(listener: Listener): () => void {
+    this.#listeners.add(listener);
+    if (!this.#client && !this.#timer) void this.#connect();
+    return () => this.#listeners.delete(listener);
+  }
+
+  async #connect(): Promise<void> {
+    this.#timer = undefined;
+    const client = new pg.Client({ connectionString: process.env['DATABASE_URL'], connectionTimeoutMillis: 4000, keepAlive: true });
+    this.#client = client;
+    const lost = () => {
+      if (this.#client !== client || this.#closed) return;
+      this.#client = undefined;
+      clearInterval(pulse);
+      void client.end().catch(() => undefined);
+      this.#timer = setTimeout(() => void this.#connect(), RETRY_MS);
+    };
+    const pulse = setInterval(() => void client.query('select 1').catch(lost), PULSE_MS);
+    pulse.unref();
+    client.on('error', lost);
+    client.on('end', lost);
+    client.on('notification', ({ payload }) => {
+      const moved = JSON.parse(payload ?? '{}') as Moved;
+      for (const listener of this.#listeners) listener(moved);
+    });
+    try {
+      await client.connect();
+      await client.query(`listen ${CHANNEL}`);
+      // What moved while nobody listened is asked for by the pages themselves.
+      for (const listener of this.#listeners) listener({ subject: '*', revision: 0 });
+    } catch {
+      lost();
+    }
+  }
+
+  async close(): Promise<void> {
+    this.#closed = true;
+    clearTimeout(this.#timer);
+    await this.#client?.end().catch(() => undefined);
+  }
+}
+
+/** Calls `listener` for everything that moves on, from any process; with the subject `*` when some may have been missed. */
+export const onMoved = (listener: Listener): (() => void) => (kept.luckyThistleEvents ??= new Events()).listen(listener);
+
+export async function closeEvents(): Promise<void> {
+  await kept.luckyThistleEvents?.close();
+  kept.luckyThistleEvents = undefined;
+}

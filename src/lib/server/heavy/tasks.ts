@@ -1,0 +1,88 @@
+import sharp from 'sharp';
+import {
+  dress,
+  screenPicture,
+  type Dressing,
+  type Palette,
+  type Recipe,
+  type ScreenPicture,
+  type ShippedFamily,
+  type Sources,
+} from '$core/index';
+import type { CatalogueEntry } from '$core/index';
+import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
+import { bringIn, type BroughtIn } from '../art';
+import { drawMark } from '../draw-mark';
+import { library, type Library } from '../library';
+import { ProblemError } from '../http/problem-error';
+import { pngPicture, svgPicture, type PictureSubject, type PngSize } from '../pictures';
+import { takenPicture, type PictureUse } from '../taken-picture';
+import type { ArtSource } from '$core/index';
+
+sharp.cache(false);
+sharp.concurrency(1);
+
+/** A mark to be drawn for a screen. */
+export interface ScreenOrder {
+  readonly recipe: Recipe;
+  readonly sources: Sources;
+  readonly palette: Palette;
+  readonly dressing: Dressing;
+  readonly ownFamilies: readonly ShippedFamily[];
+  /** What ids in the picture begin with. */
+  readonly prefix: string;
+  /** Where the brand's pictures are had. */
+  readonly pictures: string;
+}
+
+/** A client's font, checked and measured. */
+export interface CheckedFile {
+  readonly bytes: Uint8Array;
+  readonly name: string;
+  readonly glyphCount: number;
+  readonly embedding: string;
+  readonly embeddingMeans: string;
+  readonly hasColor: boolean;
+  readonly entry: CatalogueEntry;
+}
+
+/** Everything that takes long enough to keep other requests waiting; each runs in a thread of its own, never in the one that answers. */
+export const tasks = {
+  drawing: ({
+    markup,
+    source,
+    palette,
+  }: {
+    readonly markup: string;
+    readonly source: ArtSource;
+    readonly palette: Palette;
+  }): Promise<BroughtIn> => bringIn(markup, source, palette),
+  svg: (subject: PictureSubject): Promise<string> => svgPicture(subject),
+  png: ({ subject, size }: { readonly subject: PictureSubject; readonly size: PngSize }): Promise<Uint8Array> => pngPicture(subject, size),
+  library: (_: Record<string, never>): Promise<Library> => library(),
+  screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
+    screenPicture(await drawMark({ recipe, sources, dress: dress(palette, dressing) }, ownFamilies), prefix, pictures),
+  picture: async ({ bytes, name, use }: { readonly bytes: Uint8Array; readonly name: string; readonly use: PictureUse }) =>
+    takenPicture(bytes, name, use),
+  font: async ({ bytes, face }: { readonly bytes: Uint8Array; readonly face?: number | undefined }): Promise<CheckedFile> => {
+    const checked = await checkFont('uploaded', bytes, face);
+    if (!checked.ok) {
+      const collection = checked.problems.some(({ code }) => code === 'font-collection');
+      throw new ProblemError(422, checked.problems, collection ? { faces: await facesOf(bytes) } : {});
+    }
+    const { typeface, glyphCount, embedding, hasColor } = checked.value;
+    return {
+      bytes: checked.value.bytes,
+      name: typeface.name,
+      glyphCount,
+      embedding: embedding.name,
+      embeddingMeans: embedding.means,
+      hasColor,
+      entry: measureOwnFont(checked.value),
+    };
+  },
+} as const;
+
+export type TaskName = keyof typeof tasks;
+export type TaskInput<N extends TaskName> = Parameters<(typeof tasks)[N]>[0];
+export type TaskOutput<N extends TaskName> = Awaited<ReturnType<(typeof tasks)[N]>>;

@@ -1,0 +1,63 @@
+import sharp from 'sharp';
+import { pictureColors, type PictureColor } from '$core/index';
+import { refuse } from './http/problem-error';
+
+/** Largest upload in bytes, and largest picture in pixels. */
+export const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
+export const MOST_PIXELS = 120_000_000;
+/** What a picture is for: boards are for looking at, marks for printing. */
+export const PICTURE_USES = ['board', 'mark'] as const;
+export type PictureUse = (typeof PICTURE_USES)[number];
+/** Pictures are kept at most this wide or high; 5400 px is 18 inches at 300 to the inch, the usual shirt print (common practice). */
+const KEPT_SIDE_PX: Readonly<Record<PictureUse, number>> = { board: 2000, mark: 5400 };
+/** Formats that keep every pixel exactly; in marks these stay exact. */
+const EXACT = new Set(['png', 'gif', 'tiff']);
+/** Colors are read from a picture of this side. */
+const SAMPLE_SIDE_PX = 72;
+const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'tiff']);
+
+/** A picture as it is kept. */
+export interface TakenPicture {
+  /** WebP. */
+  readonly bytes: Uint8Array;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly colors: readonly PictureColor[];
+}
+
+/** Reads a picture by its contents, turned upright as its camera meant, metadata dropped, as WebP. */
+export async function takenPicture(bytes: Uint8Array, name: string, use: PictureUse): Promise<TakenPicture> {
+  const kept = await (async () => {
+    // The size is read without a limit, so that it can be named.
+    const { format, width, height } = await sharp(bytes, { limitInputPixels: false }).metadata();
+    if (!format || !FORMATS.has(format)) throw new Error('unknown format');
+    if (width * height > MOST_PIXELS)
+      throw refuse(
+        422,
+        'picture-too-large',
+        `${name} has ${Math.round((width * height) / 1e6)} million pixels; the limit is ${MOST_PIXELS / 1e6} million.`,
+        'Send a smaller copy.',
+      );
+    return sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true })
+      .rotate()
+      .resize({ width: KEPT_SIDE_PX[use], height: KEPT_SIDE_PX[use], fit: 'inside', withoutEnlargement: true })
+      .webp(use === 'mark' ? (EXACT.has(format) ? { lossless: true, effort: 1 } : { quality: 92 }) : { quality: 86 })
+      .toBuffer({ resolveWithObject: true });
+  })().catch((error: unknown) => {
+    if (error instanceof Error && 'problems' in error) throw error;
+    throw refuse(
+      422,
+      'not-a-picture',
+      `${name} could not be read as a JPEG, PNG, WebP, AVIF, GIF or TIFF picture.`,
+      'Check that the file opens elsewhere, or save it again as JPEG or PNG.',
+    );
+  });
+  const sample = await sharp(kept.data)
+    .resize({ width: SAMPLE_SIDE_PX, height: SAMPLE_SIDE_PX, fit: 'inside' })
+    .flatten({ background: '#ffffff' })
+    .toColourspace('srgb')
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+  return { bytes: kept.data, widthPx: kept.info.width, heightPx: kept.info.height, colors: pictureColors(sample) };
+}
