@@ -1,21 +1,54 @@
-import { differenceD, FillRule as ClipperRule, intersectD, unionD, xorD, type PathsD } from 'clipper2-ts';
-import { flatten, PathPen, type Combining, type Region } from '../geometry';
+import {
+  areaPathsD,
+  differenceD,
+  EndType,
+  FillRule as ClipperRule,
+  inflatePathsD,
+  intersectD,
+  JoinType,
+  unionD,
+  xorD,
+  type PathsD,
+} from 'clipper2-ts';
+import { boundsOf, flatten, heightOf, PathPen, widthOf, type Combining, type Join, type Region } from '../geometry';
 
-/** Curves are flattened this finely before polygons are combined, in the region's unit. */
+/** Curves are flattened this finely before polygons are combined: in the region's unit, and never coarser than a share of its size. */
 const FINE = 0.02;
+const FINE_SHARE = 1e-4;
 
-/** Decimal places that the polygon library keeps. */
+/** Significant decimal places that the polygon library keeps, for regions of about a thousand units; smaller ones keep more. */
 const PRECISION = 4;
+const MOST_PRECISION = 8;
+/** Miters reach at most this many times the distance, as the stroker's do. */
+const MITER_LIMIT = 8;
 
 const RUN = { unite: unionD, subtract: differenceD, intersect: intersectD, exclude: xorD } as const;
+const JOIN: Readonly<Record<Join, JoinType>> = { round: JoinType.Round, miter: JoinType.Miter, bevel: JoinType.Bevel };
+
+interface Grain {
+  readonly fine: number;
+  readonly precision: number;
+}
+/** How fine polygons must be for regions of a size. */
+function grainFor(regions: readonly Region[], fine: number): Grain {
+  const size = Math.max(
+    1e-6,
+    ...regions.map(({ path }) => {
+      const box = boundsOf(path);
+      return box ? Math.max(widthOf(box), heightOf(box)) : 0;
+    }),
+  );
+  const finer = Math.min(fine, size * FINE_SHARE);
+  return { fine: finer, precision: Math.min(MOST_PRECISION, Math.max(PRECISION, Math.ceil(-Math.log10(finer)) + 2)) };
+}
 
 /** A region on its own, as clean polygons filled by the nonzero rule. */
-const clean = (region: Region, fine: number): PathsD =>
+const clean = (region: Region, { fine, precision }: Grain): PathsD =>
   unionD(
     flatten(region.path, fine).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
     [],
     region.rule === 'evenodd' ? ClipperRule.EvenOdd : ClipperRule.NonZero,
-    PRECISION,
+    precision,
   );
 
 function regionOf(polygons: PathsD): Region {
@@ -34,8 +67,39 @@ function regionOf(polygons: PathsD): Region {
  * @param fine largest distance between a curve and its chords
  * @source clipper2 (A. Johnson), after B. Vatti, "A generic solution to polygon clipping", CACM 35(7), 1992
  */
-export const combineFlattened = (how: Combining, one: Region, other: Region, fine = FINE): Region =>
-  regionOf(RUN[how](clean(one, fine), clean(other, fine), ClipperRule.NonZero, PRECISION));
+export function combineFlattened(how: Combining, one: Region, other: Region, fine = FINE): Region {
+  const grain = grainFor([one, other], fine);
+  return regionOf(RUN[how](clean(one, grain), clean(other, grain), ClipperRule.NonZero, grain.precision));
+}
 
 export const weldFlattened = (regions: readonly Region[]): Region =>
   regions.reduce<Region>((sum, region) => combineFlattened('unite', sum, region), { path: { verbs: '', coords: [] }, rule: 'nonzero' });
+
+const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }: Grain): PathsD =>
+  inflatePathsD(polygons, by, JOIN[join], EndType.Polygon, MITER_LIMIT, precision, fine);
+
+/** An area grown outward (or, by a negative distance, inward) all around, as fine polygons. */
+export function growFlattened(region: Region, by: number, join: Join, fine = FINE): Region {
+  const grain = grainFor([region], fine);
+  return regionOf(inflated(clean(region, grain), by, join, grain));
+}
+
+/** The band along the outline of a closed area, half of it on either side, as fine polygons. */
+export function bandFlattened(region: Region, width: number, join: Join, fine = FINE): Region {
+  const grain = grainFor([region], fine);
+  const polygons = clean(region, grain);
+  const [out, inside] = [inflated(polygons, width / 2, join, grain), inflated(polygons, -width / 2, join, grain)];
+  return regionOf(differenceD(out, inside, ClipperRule.NonZero, grain.precision));
+}
+
+const areas = new WeakMap<Region['path'], Map<Region['rule'], number>>();
+
+/** How much a region covers, in square units, by the polygon library. */
+export function areaOfRegion(region: Region, fine = FINE): number {
+  const byRule = areas.get(region.path) ?? new Map<Region['rule'], number>();
+  const kept = byRule.get(region.rule);
+  if (kept !== undefined) return kept;
+  const area = region.path.verbs === '' ? 0 : Math.abs(areaPathsD(clean(region, grainFor([region], fine))));
+  areas.set(region.path, byRule.set(region.rule, area));
+  return area;
+}

@@ -15,6 +15,7 @@ import {
   type Region,
   type Verb,
 } from '../geometry';
+import { checkedAlgebra } from './checked';
 import { withoutFalseContours } from './false-contours';
 import { combineFlattened, weldFlattened } from './flattened';
 
@@ -33,6 +34,11 @@ const STROKED_LARGER = 16;
  * @source Skia's PathOps and stroker, compiled to WebAssembly; curves are kept. Numbers are single floats: 24 bits, about a thousandth at coordinates of ten thousand
  */
 export async function openPathAlgebra(wasmBinary: Uint8Array): Promise<PathAlgebra> {
+  return checkedAlgebra(await openCurveAlgebra(wasmBinary));
+}
+
+/** The library alone, unchecked. */
+export async function openCurveAlgebra(wasmBinary: Uint8Array): Promise<PathAlgebra> {
   const kit = await PathKitInit({ wasmBinary });
   const OPS: Readonly<Record<Combining, number>> = {
     unite: kit.PathOp.UNION,
