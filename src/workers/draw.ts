@@ -1,6 +1,7 @@
-import { openPathAlgebra } from '$core/pathops';
+import { flattenedAlgebra, openPathAlgebra } from '$core/pathops';
 import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
+  createDresser,
   createResolver,
   dress,
   EMPTY_RECIPE,
@@ -26,6 +27,7 @@ import {
   weightsOf,
   type Axis,
   type Bounds,
+  type Dresser,
   type Dressing,
   type FontChoice,
   type LetterForm,
@@ -75,6 +77,7 @@ export type FormPicture = Omit<LetterForm, 'path'> & { readonly data: string };
 export class Draughtsman {
   #loader: FontLoader | undefined;
   #resolver: Resolver | undefined;
+  #dresser: Dresser | undefined;
   #paths: PathAlgebra | undefined;
 
   /** @param pathLibrary where the bytes of the path library are fetched from */
@@ -92,6 +95,7 @@ export class Draughtsman {
     if (!library.ok) throw new Error(`The path library could not be fetched (${library.status}).`);
     this.#paths = await openPathAlgebra(new Uint8Array(await library.arrayBuffer()));
     this.#resolver = createResolver(this.#loader.shelf, this.#paths);
+    this.#dresser = createDresser(this.#paths, flattenedAlgebra);
   }
 
   /** Takes in what has changed; everything asked afterwards is answered from it. */
@@ -108,13 +112,13 @@ export class Draughtsman {
   /** One mark in one dressing, as what is new since the last picture with this prefix; for the stage with what is only to look at, and after taking in news. */
   async picture(markId: string, dressing: Dressing, idPrefix: string, stage?: BrandNews): Promise<PictureNews> {
     if (stage) this.tell(stage);
-    const { loader, resolver } = this.#ready();
+    const { loader, resolver, dresser } = this.#ready();
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;
     const palette = this.#palette;
     await loader.load(fontsNeeded(recipe, sources));
-    const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, dressing), references: stage !== undefined });
-    const picture = screenPicture(resolved, idPrefix, this.#pictureBase);
+    const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined });
+    const picture = screenPicture(dresser(resolved, recipe, palette, dressing), idPrefix, this.#pictureBase);
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
@@ -211,8 +215,9 @@ export class Draughtsman {
   }
 
   #ready() {
-    if (!this.#loader || !this.#resolver || !this.#paths) throw new Error('The fonts have not been named yet: call open first.');
-    return { loader: this.#loader, resolver: this.#resolver, paths: this.#paths };
+    if (!this.#loader || !this.#resolver || !this.#paths || !this.#dresser)
+      throw new Error('The fonts have not been named yet: call open first.');
+    return { loader: this.#loader, resolver: this.#resolver, paths: this.#paths, dresser: this.#dresser };
   }
 
   /** What was told last under each prefix: the page keeps what has not changed. */

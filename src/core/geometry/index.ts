@@ -2,6 +2,7 @@ export { apply, compose, IDENTITY, invert, isIdentity, rotation, scaling, transl
 export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from './bounds';
 export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
 export type { Point } from './point';
+export { crossingsOf } from './crossings';
 export { centroidOf, weightOf, type Centroid } from './centroid';
 export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';

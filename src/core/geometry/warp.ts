@@ -14,6 +14,8 @@ export type Warp = (x: number, y: number) => WarpedPoint;
 
 /** Most halvings of one segment. */
 const DEEPEST = 7;
+/** Most cubics that one path may become, by how many segments it has; beyond, none is halved any more. */
+const MOST_PIECES = { each: 24, least: 400 } as const;
 
 interface Segment {
   readonly at: (t: number) => { readonly x: number; readonly y: number; readonly dx: number; readonly dy: number };
@@ -49,6 +51,9 @@ export function warpPath(path: Path, warp: Warp, tolerance: number): Path {
   let here: Point = start;
   const next = (): Point => ({ x: path.coords[at++] as number, y: path.coords[at++] as number });
 
+  let pieces = 0;
+  const mostPieces = Math.max(MOST_PIECES.least, MOST_PIECES.each * path.verbs.length);
+
   const draw = (segment: Segment, t0: number, t1: number, depth: number): void => {
     const a = segment.at(t0);
     const b = segment.at(t1);
@@ -60,7 +65,7 @@ export function warpPath(path: Path, warp: Warp, tolerance: number): Path {
       y: from.y + step * (from.acrossY * a.dx + from.downY * a.dy),
     };
     const c2 = { x: to.x - step * (to.acrossX * b.dx + to.downX * b.dy), y: to.y - step * (to.acrossY * b.dx + to.downY * b.dy) };
-    if (depth < DEEPEST) {
+    if (depth < DEEPEST && pieces < mostPieces) {
       const image = cubicSegment(from, c1, c2, to);
       for (const share of [0.25, 0.5, 0.75]) {
         const true_ = segment.at(t0 + (t1 - t0) * share);
@@ -74,6 +79,7 @@ export function warpPath(path: Path, warp: Warp, tolerance: number): Path {
         }
       }
     }
+    pieces++;
     pen.cubic(c1.x, c1.y, c2.x, c2.y, to.x, to.y);
   };
 

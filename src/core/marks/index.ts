@@ -11,6 +11,16 @@ export {
   type Group,
   type PictureFill,
 } from './drawing';
+export {
+  createDresser,
+  ONE_COLOR_WISHES,
+  ONE_COLOR_WORDS,
+  type DressedMark,
+  type Dresser,
+  type OneColor,
+  type OneColorPart,
+  type OneColorWish,
+} from './one-color';
 export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './limits';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
 export { addPart, changePart, freePartId, type PartChange } from './edit';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { compose, rotation, scaling, translation, type Affine } from '../geometry';
 import { BLENDS } from './drawing';
+import { ONE_COLOR_WISHES } from './one-color/wishes';
 
 const coordinate = z.number().min(-100_000).max(100_000);
 
@@ -44,4 +45,6 @@ export const partBase = {
   locked: z.boolean().default(false),
   /** On the table drawn as an outline only, to line shapes up; everywhere else as it is. */
   ghost: z.boolean().default(false),
+  /** What it becomes where there is one color, when the designer has decided it. */
+  oneColor: z.enum(ONE_COLOR_WISHES).optional(),
 };

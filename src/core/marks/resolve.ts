@@ -83,6 +83,7 @@ function contentKey(part: KnownPart): string {
     hidden: _hidden,
     locked: _locked,
     ghost: _ghost,
+    oneColor: _oneColor,
     name: _name,
     id: _id,
     ...content

@@ -1,5 +1,6 @@
 import type { Bounds } from '../geometry';
-import type { Group, ResolvedMark, ResolvedPart } from '../marks';
+import type { DressedMark, Group, OneColorPart, ResolvedPart } from '../marks';
+import type { Problem } from '../result/result';
 import { groupPieces, type GroupPieces } from './svg';
 
 /** A mark as a page shows it, part by part. */
@@ -7,6 +8,10 @@ export interface ScreenPicture {
   readonly groups: readonly GroupPieces[];
   readonly ink: Bounds | undefined;
   readonly parts: readonly ResolvedPart[];
+  /** In one color: what the designer should know of it. */
+  readonly notices?: readonly Problem[];
+  /** In one color: what every part became. */
+  readonly decided?: readonly OneColorPart[];
 }
 
 const written = new WeakMap<Group['children'], Map<string, { readonly group: Group; readonly pieces: GroupPieces }>>();
@@ -31,10 +36,11 @@ function writtenGroup(group: Group, prefix: string, pictureBase: string): GroupP
 }
 
 /** @param pictureBase stands before the digest in the addresses of its pictures */
-export const screenPicture = (mark: ResolvedMark, idPrefix: string, pictureBase = ''): ScreenPicture => ({
+export const screenPicture = (mark: DressedMark, idPrefix: string, pictureBase = ''): ScreenPicture => ({
   groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase)),
   ink: mark.ink,
   parts: mark.parts,
+  ...(mark.oneColor ? { notices: mark.oneColor.notices, decided: mark.oneColor.parts } : {}),
 });
 
 /** A picture after another one: groups that have not changed are named only. */

@@ -25,9 +25,14 @@ function slotsOf(drawing: ImportedDrawing): readonly Hex[] {
 
 /**
  * A drawing as a part of art: on its own center, its longer side 1000, its colors as slots.
- * @param palette slots are given the nearest of its roles; a drawing of one color takes the lead
+ * @param dressed `as-drawn` keeps its own colors; else slots are given the nearest roles of a palette, and a drawing of one color takes the lead
  */
-export function asArt(drawing: ImportedDrawing, source: ArtInput['source'], palette: Palette | undefined): Omit<ArtInput, 'id'> {
+export function asArt(
+  drawing: ImportedDrawing,
+  source: ArtInput['source'],
+  dressed: Palette | 'as-drawn' | undefined,
+): Omit<ArtInput, 'id'> {
+  const palette = dressed === 'as-drawn' ? undefined : dressed;
   const { box } = drawing;
   const scale = ART_SIDE / Math.max(widthOf(box), heightOf(box), 1e-9);
   const center = centerOf(box);
@@ -38,7 +43,12 @@ export function asArt(drawing: ImportedDrawing, source: ArtInput['source'], pale
     source,
     slots: slots.map((original) => ({
       original,
-      paint: slots.length === 1 ? { role: 'lead' } : palette ? { role: nearestRoleOf(original, palette) } : { hex: original },
+      paint:
+        slots.length === 1 && dressed !== 'as-drawn'
+          ? { role: 'lead' }
+          : palette
+            ? { role: nearestRoleOf(original, palette) }
+            : { hex: original },
     })),
     pieces: drawing.pieces.map(({ path, rule, color, opacity, gradient }) => ({
       data: pathData(mapPath(path, map)),

@@ -3,6 +3,7 @@ import type { Hex } from '../color/hex';
 import {
   boundsOf,
   compose,
+  crossingsOf,
   IDENTITY,
   mapPath,
   unite,
@@ -82,7 +83,7 @@ interface Walk {
   readonly paths: PathAlgebra;
   readonly pieces: ImportedPiece[];
   readonly note: (what: string) => void;
-  budget: { elements: number; segments: number };
+  budget: { elements: number; segments: number; crossings: number };
 }
 
 interface Place {
@@ -136,6 +137,17 @@ function spend(walk: Walk, segments: number): void {
     });
 }
 
+/** Counts crossings against what is left of them, before anything is combined. */
+function spendCrossings(walk: Walk, path: Region['path']): void {
+  walk.budget.crossings -= crossingsOf(path, walk.budget.crossings + 1);
+  if (walk.budget.crossings < 0)
+    throw new TooMuch({
+      code: 'svg-too-tangled',
+      message: `The lines of this drawing cross each other more than ${SVG_LIMITS.crossings.toLocaleString('en')} times.`,
+      fix: 'Unite or expand its crossing lines in the program it was made with.',
+    });
+}
+
 function clipOf(reference: string | undefined, map: Affine, walk: Walk, depth = 0): Region | undefined {
   const id = ownId(reference);
   const clip = id === undefined ? undefined : walk.byId.get(id);
@@ -163,6 +175,7 @@ function clipOf(reference: string | undefined, map: Affine, walk: Walk, depth = 
     const path = outlineOfElement(element);
     if (path) {
       spend(walk, path.verbs.length);
+      spendCrossings(walk, path);
       regions.push({ path: mapPath(path, there), rule: style['clip-rule'] === 'evenodd' ? 'evenodd' : 'nonzero' });
     }
   };
@@ -223,6 +236,7 @@ function draw(element: SvgElement, place: Place, walk: Walk): void {
   const path = outlineOfElement(element);
   if (!path) return walk.note(`“${element.name.slice(0, 40)}”`);
   spend(walk, path.verbs.length);
+  spendCrossings(walk, path);
   if (style['visibility'] === 'hidden' || path.verbs === '') return;
   const standing = { box: boundsOf(path), map };
   const rule: FillRule = style['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
@@ -270,7 +284,7 @@ export function importSvg(markup: string, paths: PathAlgebra): Result<ImportedDr
     paths,
     pieces: [],
     note,
-    budget: { elements: SVG_LIMITS.elements, segments: SVG_LIMITS.segments },
+    budget: { elements: SVG_LIMITS.elements, segments: SVG_LIMITS.segments, crossings: SVG_LIMITS.crossings },
   };
   try {
     draw(tree.value, { map: IDENTITY, style: FIRST_STYLE, opacity: 1, clip: undefined, uses: 0 }, walk);

@@ -10,6 +10,8 @@ export const SVG_LIMITS = {
   uses: 12,
   /** Lines and curves in all outlines together. */
   segments: 40_000,
+  /** How often sides of outlines cross each other, in all: combining takes time by the square of it. */
+  crossings: 6000,
   /** Largest coordinate, in the drawing's own unit. */
   coordinate: 1_000_000,
 } as const;

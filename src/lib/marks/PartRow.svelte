@@ -44,8 +44,7 @@
   const unfolded = $derived(members.length > 0 && (open || [...membersDeep(table.open.recipe, part.id)].some((id) => table.isChosen(id))));
   const resolved = $derived(table.resolved(part.id));
   const notices = $derived(resolved?.notices ?? []);
-  /** From the one-color proof, which comes once the hand rests; the stage's own picture until then. */
-  const drawn = $derived(table.desk.proofs['one-color'] ?? table.desk.stage);
+  const drawn = $derived(table.desk.stage);
   const tiny = $derived.by(() => {
     const group = drawn?.groups.find(({ id }) => id === part.id);
     const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;

@@ -166,9 +166,9 @@ export interface BroughtIn {
   readonly left: readonly string[];
 }
 
-/** Takes in a drawing made elsewhere: read, cleaned of everything active, made into outlines with color slots. */
-export async function bringIn(markup: string, source: ArtSource, palette: Palette): Promise<BroughtIn> {
+/** Takes in a drawing made elsewhere: read, cleaned of everything active, made into outlines with color slots in its own colors. */
+export async function bringIn(markup: string, source: ArtSource): Promise<BroughtIn> {
   const drawing = importSvg(markup, await pathAlgebra());
   if (!drawing.ok) throw new ProblemError(422, drawing.problems);
-  return { part: asArt(drawing.value, source, palette), left: drawing.value.left };
+  return { part: asArt(drawing.value, source, 'as-drawn'), left: drawing.value.left };
 }

@@ -1,9 +1,29 @@
-import { fontsNeeded, type MarkView, type ResolvedMark, type ShippedFamily } from '$core/index';
+import {
+  dress,
+  fontsNeeded,
+  type DressedMark,
+  type Dressing,
+  type Palette,
+  type Recipe,
+  type ShippedFamily,
+  type Sources,
+} from '$core/index';
 import { fonts } from './fonts';
 
-/** Resolves a mark on the server, with every font it needs; a font that cannot be had leaves a notice, not an error. */
-export async function drawMark(view: MarkView, ownFamilies: readonly ShippedFamily[] = []): Promise<ResolvedMark> {
-  const { loader, resolver } = await fonts(ownFamilies);
-  await loader.load(fontsNeeded(view.recipe, view.sources));
-  return resolver.resolve(view);
+/** A mark to be drawn, and in which colorway. */
+export interface DrawOrder {
+  readonly recipe: Recipe;
+  readonly sources: Sources;
+  readonly palette: Palette;
+  readonly dressing: Dressing;
+}
+
+/** Resolves and dresses a mark on the server, with every font it needs; a font that cannot be had leaves a notice, not an error. */
+export async function drawMark(
+  { recipe, sources, palette, dressing }: DrawOrder,
+  ownFamilies: readonly ShippedFamily[] = [],
+): Promise<DressedMark> {
+  const { loader, resolver, dresser } = await fonts(ownFamilies);
+  await loader.load(fontsNeeded(recipe, sources));
+  return dresser(resolver.resolve({ recipe, sources, dress: dress(palette, 'full') }), recipe, palette, dressing);
 }

@@ -2,9 +2,18 @@ import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
-import { createResolver, expect, type CatalogueEntry, type PathAlgebra, type Resolver, type ShippedFamily } from '$core/index';
+import {
+  createDresser,
+  createResolver,
+  expect,
+  type CatalogueEntry,
+  type Dresser,
+  type PathAlgebra,
+  type Resolver,
+  type ShippedFamily,
+} from '$core/index';
 import { createFontLoader, unpackFontFile, type FontLoader } from '$core/shaping';
-import { openPathAlgebra } from '$core/pathops';
+import { flattenedAlgebra, openPathAlgebra } from '$core/pathops';
 import { storedFile } from './files';
 
 /** Where the shipped fonts lie; the app is started from the project's folder. */
@@ -45,6 +54,7 @@ export const pathAlgebra = (): Promise<PathAlgebra> =>
 interface OpenedFonts {
   readonly loader: FontLoader;
   readonly resolver: Resolver;
+  readonly dresser: Dresser;
 }
 
 /** Opened fonts by the set of a client's own that come with them; the oldest set goes first. */
@@ -64,7 +74,7 @@ export async function fonts(own: readonly ShippedFamily[] = []): Promise<OpenedF
   const kept = opened.get(key);
   if (kept) return kept;
   const loader = createFontLoader([...shippedFamilies(), ...own], (face) => bytesOf(face.file));
-  const fresh = { loader, resolver: createResolver(loader.shelf, paths) };
+  const fresh = { loader, resolver: createResolver(loader.shelf, paths), dresser: createDresser(paths, flattenedAlgebra) };
   const oldest = opened.keys().next();
   if (opened.size >= SETS_KEPT && !oldest.done) opened.delete(oldest.value);
   opened.set(key, fresh);

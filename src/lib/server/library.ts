@@ -1,6 +1,5 @@
 import {
   createPart,
-  dress,
   EMPTY_RECIPE,
   expect,
   licenseNameOf,
@@ -46,7 +45,7 @@ async function readShelves(): Promise<Library> {
   const parts = families.map(({ id, name }) =>
     expect(createPart({ kind: 'lettering', id, text: name, font: { family: id }, sizePx: SIZE_PX, align: 'start' })),
   );
-  const mark = await drawMark({ recipe: { ...EMPTY_RECIPE, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+  const mark = await drawMark({ recipe: { ...EMPTY_RECIPE, parts }, sources: new Map(), palette: STARTING_PALETTE, dressing: 'full' });
   const { groups } = screenPicture(mark, 'library-');
   return {
     faces: families.map((family) => {

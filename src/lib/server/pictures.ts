@@ -1,7 +1,6 @@
 import { renderAsync } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import {
-  dress,
   grow,
   rasterFrame,
   rightsLines,
@@ -46,10 +45,7 @@ interface Framed {
 }
 
 async function frame(subject: PictureSubject): Promise<Framed> {
-  const mark = await drawMark(
-    { recipe: subject.recipe, sources: subject.sources, dress: dress(subject.palette, subject.dressing) },
-    subject.ownFamilies,
-  );
+  const mark = await drawMark(subject, subject.ownFamilies);
   if (!mark.ink || mark.ink.right - mark.ink.left <= 0 || mark.ink.bottom - mark.ink.top <= 0)
     throw refuse(422, 'nothing-drawn', 'This mark draws nothing yet, so there is no picture of it.', 'Add lettering or a shape first.');
   return { mark, box: grow(mark.ink, subject.paddingPx) };

@@ -71,7 +71,9 @@ export function bendAlong(baseline: Baseline, spacingHeight: number, anchor: num
     const root = Math.sqrt(Math.max(room, LEAST_STRETCH * LEAST_STRETCH));
     const height = flat ? -y * stretch : (root - 1) / curvature;
     const wide = (flat ? 1 : root) / stretch;
-    const tall = (flat ? 1 : 1 / root) * stretch;
+    // What stays on the center moves no further, whatever the step: its derivative says so too.
+    const folded = !flat && room <= LEAST_STRETCH * LEAST_STRETCH;
+    const tall = folded ? 0 : (flat ? 1 : 1 / root) * stretch;
     return {
       x: here.x + sin * height,
       y: here.y - cos * height,

@@ -21,6 +21,9 @@
   const paintNearest = () =>
     table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(({ original }) => nearestRoleOf(original, table.palette))) });
 
+  const paintAsDrawn = () =>
+    table.change(part.id, 'Colors as drawn', { slots: part.slots.map((slot) => ({ ...slot, paint: { hex: slot.original } })) });
+
   interface Measured {
     readonly places: readonly { readonly thickness: number; readonly length: number }[];
     readonly medianPx: number;
@@ -57,10 +60,11 @@
     choose={(role) => paintSlot(index, role)}
   />
 {/each}
-{#if part.slots.length > 1}
+{#if part.slots.length > 1 || part.slots.some(({ paint }) => 'hex' in paint)}
   <p class="all">
     <span class="quiet">All at once:</span>
     <button class="link" onclick={paintNearest}>nearest roles</button>
+    <button class="link" onclick={paintAsDrawn}>as drawn</button>
     {#each ROLES as role (role)}<button
         class="swatch"
         style:background={table.palette[role]}

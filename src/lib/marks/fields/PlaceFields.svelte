@@ -1,11 +1,18 @@
 <script lang="ts">
-  import { BLENDS, type Blend, type KnownPart } from '$core/index';
+  import { BLENDS, ONE_COLOR_WISHES, ONE_COLOR_WORDS, type Blend, type KnownPart, type OneColorWish } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: KnownPart } = $props();
   const table = useTable();
   const id = $props.id();
+  /** What the rule decided for its colors, largest first. */
+  const decided = $derived(
+    table.desk.proofs['one-color']?.decided
+      ?.filter((each) => each.part === part.id)
+      .flatMap(({ states }) => states)
+      .join(', ') ?? '',
+  );
   const place = (change: Partial<KnownPart['place']>) => table.preview(part.id, { place: { ...part.place, ...change } });
 </script>
 
@@ -66,6 +73,19 @@
     onchange={(event) => table.change(part.id, 'Blend', { blend: event.currentTarget.value as Blend })}
   >
     {#each BLENDS as blend (blend)}<option value={blend}>{blend}</option>{/each}
+  </select>
+</div>
+<div class="row">
+  <label class="quiet" for="{id}-one">In one color</label>
+  <select
+    id="{id}-one"
+    value={part.oneColor ?? ''}
+    title="What this part becomes where there is one color; the rule decides while nothing is chosen"
+    onchange={(event) =>
+      table.change(part.id, 'In one color', { oneColor: (event.currentTarget.value || undefined) as OneColorWish | undefined })}
+  >
+    <option value="">as the rule decides{decided ? `: ${decided}` : ''}</option>
+    {#each ONE_COLOR_WISHES as wish (wish)}<option value={wish}>{ONE_COLOR_WORDS[wish]}</option>{/each}
   </select>
 </div>
 

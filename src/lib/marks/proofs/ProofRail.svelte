@@ -99,6 +99,10 @@
   {#each dressed.filter(({ id }) => shows(id)) as { id, caption, finding } (id)}
     <div class="proof" style:background={dress(table.palette, id).ground}><MarkPicture picture={proofs[id]} label={caption} /></div>
     <p class="quiet caption">{caption} · <FindingTick {finding} /></p>
+    {#if id === 'one-color'}{#each proofs[id]?.notices ?? [] as notice, index (index)}<p class="notice" role="status">
+          {notice.message}
+          {notice.fix}
+        </p>{/each}{/if}
   {/each}
   {#if shows('photo')}<PhotoProof dark={proofs['one-color']} light={proofs.reversed} palette={table.palette} />{/if}
   {#if showAll || ALL.some((proof) => !matter.has(proof))}

@@ -279,6 +279,8 @@ export class Table {
         continue;
       }
       left.push(...brought.value.left);
+      // Said wherever the file came in: by the add field, the shelf, a drop or a paste.
+      if (brought.value.left.length > 0) said.push(`Left out of ${file.name}: ${brought.value.left.join(', ')}.`);
       const part = placedNew(this.open.recipe, brought.value.part, this.desk.stage?.ink);
       if (part.kind === 'picture' && reference) {
         const looked = { ...part, reference };

@@ -1,14 +1,5 @@
 import sharp from 'sharp';
-import {
-  dress,
-  screenPicture,
-  type Dressing,
-  type Palette,
-  type Recipe,
-  type ScreenPicture,
-  type ShippedFamily,
-  type Sources,
-} from '$core/index';
+import { screenPicture, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily, type Sources } from '$core/index';
 import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
@@ -48,20 +39,12 @@ export interface CheckedFile {
 
 /** Everything that takes long enough to keep other requests waiting; each runs in a thread of its own, never in the one that answers. */
 export const tasks = {
-  drawing: ({
-    markup,
-    source,
-    palette,
-  }: {
-    readonly markup: string;
-    readonly source: ArtSource;
-    readonly palette: Palette;
-  }): Promise<BroughtIn> => bringIn(markup, source, palette),
+  drawing: ({ markup, source }: { readonly markup: string; readonly source: ArtSource }): Promise<BroughtIn> => bringIn(markup, source),
   svg: (subject: PictureSubject): Promise<string> => svgPicture(subject),
   png: ({ subject, size }: { readonly subject: PictureSubject; readonly size: PngSize }): Promise<Uint8Array> => pngPicture(subject, size),
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
-    screenPicture(await drawMark({ recipe, sources, dress: dress(palette, dressing) }, ownFamilies), prefix, pictures),
+    screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),
   picture: async ({ bytes, name, use }: { readonly bytes: Uint8Array; readonly name: string; readonly use: PictureUse }) =>
     takenPicture(bytes, name, use),
   font: async ({ bytes, face }: { readonly bytes: Uint8Array; readonly face?: number | undefined }): Promise<CheckedFile> => {

@@ -11,9 +11,9 @@ import type { RequestHandler } from './$types';
 /** Reads a drawing made elsewhere: the body is the SVG; the answer a part without an id, and what was left out. Nothing is stored before it is in a mark. */
 export const POST: RequestHandler = (event) =>
   answer(event, async (em) => {
-    const { palette } = await findBrand(em, event.params.brand);
+    await findBrand(em, event.params.brand);
     const source = readQuery(event.url, bringInQuerySchema);
     return withUpload(event.request, LARGEST_SVG_BYTES, async (bytes) =>
-      json(await heavy('drawing', { markup: new TextDecoder().decode(bytes), source, palette })),
+      json(await heavy('drawing', { markup: new TextDecoder().decode(bytes), source })),
     );
   });

@@ -1,0 +1,56 @@
+import { dress, legibleOn, type Dressing } from '../../color/dressing';
+import type { Hex } from '../../color/hex';
+import type { Palette } from '../../color/palette';
+import type { PathAlgebra } from '../../geometry';
+import type { Recipe } from '../recipe';
+import { isKnown } from '../registry';
+import type { ResolvedMark } from '../resolve';
+import { oneColor, paintedOnce, type OneColor } from './one-color';
+import type { OneColorWish } from './wishes';
+
+/** Results remembered: the colorways of a mark share one, and a mark that comes back is not decided anew. */
+const KEPT = 60;
+
+/** A mark as it is shown in one of its colorways. */
+export interface DressedMark extends ResolvedMark {
+  /** What was decided for one color; nothing in full color. */
+  readonly oneColor?: OneColor;
+}
+export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dressing: Dressing) => DressedMark;
+
+const paintOf = (palette: Palette, dressing: Exclude<Dressing, 'full'>): Hex =>
+  dressing === 'one-color' ? palette.ink : dressing === 'reversed' ? palette.paper : legibleOn(palette, palette.lead);
+
+/**
+ * Dresses marks that were resolved in full color. All colorways of one paint share one outline: what was decided once holds for the whole brand.
+ * @param sure path algebra for what the first one got wrong
+ */
+export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
+  const serials = new WeakMap<object, number>();
+  let serial = 0;
+  const named = (thing: object): number => {
+    const kept = serials.get(thing) ?? ++serial;
+    serials.set(thing, kept);
+    return kept;
+  };
+  const kept = new Map<string, OneColor>();
+  return (mark, recipe, palette, dressing) => {
+    if (dressing === 'full') return mark;
+    const wishes = new Map<string, OneColorWish>(
+      recipe.parts.flatMap((part) => (isKnown(part) && part.oneColor ? [[part.id, part.oneColor] as const] : [])),
+    );
+    const key = JSON.stringify([
+      dress(palette, 'full').colors,
+      [...wishes],
+      mark.drawing.groups.map(({ id, children, transform, opacity }) => [id, named(children), transform, opacity]),
+    ]);
+    let made = kept.get(key);
+    if (!made) {
+      made = oneColor({ mark, palette, paths, sure, wishes });
+      const oldest = kept.keys().next();
+      if (kept.size >= KEPT && !oldest.done) kept.delete(oldest.value);
+      kept.set(key, made);
+    }
+    return { ...mark, drawing: paintedOnce(made, paintOf(palette, dressing)), oneColor: made };
+  };
+}

@@ -1,0 +1,224 @@
+import type { Hex } from '../../color/hex';
+import { labsOfPalette } from './palette-labs';
+import { boundsOf, heightOf, IDENTITY, widthOf, type PathAlgebra, type Region } from '../../geometry';
+import type { Palette } from '../../color/palette';
+import type { Problem } from '../../result/result';
+import type { Drawing } from '../drawing';
+import type { ResolvedMark } from '../resolve';
+import { buildOneColor, inkedCells, type Wish } from './build';
+import { decide, type State } from './decide';
+import { gridOver, itemBuffer, type ItemBuffer } from './item-buffer';
+import { leavesOf, type Leaf } from './units';
+import type { OneColorWish } from './wishes';
+
+/** Gap and outline: at least these shares of the mark's mean side and of its longer side. */
+const GAP_OF_MEAN = 0.012;
+const GAP_OF_LONGER = 0.005;
+/** A unit must be told apart along this share of its outline; smaller ones than this share of the ink are not looked at. */
+const TOLD_SHARE = 0.6;
+const SMALL_SHARE = 0.01;
+const VANISHED_SHARE = 0.15;
+
+/** What was decided for a part, and whether it can be seen. */
+export interface OneColorPart {
+  readonly part: string;
+  /** Of its colors, largest first. */
+  readonly states: readonly State[];
+  /** Share of its visible outline along which it is told apart. */
+  readonly told: number;
+  readonly shareOfInk: number;
+}
+
+export interface OneColor {
+  /** In mark pixels; everything that is painted, as one outline. */
+  readonly area: Region;
+  readonly gapPx: number;
+  readonly parts: readonly OneColorPart[];
+  readonly notices: readonly Problem[];
+  /** Share of the strong borders at which light and dark are the other way round than in full color. */
+  readonly swapped: number;
+  /** How many gaps and outlines were cut, and path operations run. */
+  readonly gaps: number;
+  readonly operations: number;
+}
+
+export interface OneColorRequest {
+  readonly mark: ResolvedMark;
+  readonly palette: Palette;
+  readonly paths: PathAlgebra;
+  /** Slower, surer: used where the first result does not show what was decided. */
+  readonly sure: PathAlgebra;
+  readonly wishes: ReadonlyMap<string, OneColorWish>;
+}
+
+const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
+  ink: 'ink',
+  clear: 'clear',
+  gap: 'ink',
+  outline: 'clear',
+  hatched: 'hatched',
+  counterchanged: 'counterchanged',
+};
+
+/**
+ * A mark in one paint on true transparency. Where something must read light it is a hole or a gap, never a second paint; what is seen in
+ * full color is told apart; nothing vanishes silently.
+ * @source the rule “labels”: least cost over what every unit becomes, measured on an item buffer of the full-color mark; its figures stand in docs/one-color.md
+ */
+export function oneColor({ mark, palette, paths, sure, wishes }: OneColorRequest): OneColor {
+  const text = new Set(mark.parts.filter(({ lettering }) => lettering).map(({ id }) => id));
+  const { leaves, units, pictures } = leavesOf(
+    mark.drawing,
+    paths,
+    (part) => text.has(part),
+    (part) => wishes.get(part) === 'left-out',
+  );
+  const notices: Problem[] = pictures.map((part) => ({
+    code: 'picture-in-one-color',
+    message: `The picture “${part}” is left out in one color: it would be a box.`,
+    fix: 'Cut it to a shape, or bring it in as a drawing.',
+  }));
+  const box = leaves.reduce<ReturnType<typeof boundsOf>>((sum, { path }) => {
+    const own = boundsOf(path);
+    if (!own) return sum;
+    if (!sum) return own;
+    return {
+      left: Math.min(sum.left, own.left),
+      right: Math.max(sum.right, own.right),
+      top: Math.min(sum.top, own.top),
+      bottom: Math.max(sum.bottom, own.bottom),
+    };
+  }, undefined);
+  if (!box)
+    return { area: { path: { verbs: '', coords: [] }, rule: 'nonzero' }, gapPx: 0, parts: [], notices, swapped: 0, gaps: 0, operations: 0 };
+  const gapPx = Math.max(GAP_OF_MEAN * Math.sqrt(widthOf(box) * heightOf(box)), GAP_OF_LONGER * Math.max(widthOf(box), heightOf(box)));
+  const { paper, ink } = labsOfPalette(palette);
+  const buffer = itemBuffer(leaves, units, gridOver(box), paper, ink);
+  const fixed = new Map<number, State>();
+  const drawn = new Map<number, Wish>();
+  for (const unit of units) {
+    const wish = wishes.get(unit.part);
+    const state = wish && STATE_OF[wish];
+    if (state) fixed.set(unit.index, state);
+    if (wish === 'gap' || wish === 'outline') drawn.set(unit.index, wish);
+  }
+  const states = decide(buffer, gapPx, fixed);
+  const first = buildOneColor(leaves, buffer, states, gapPx, paths, drawn);
+  const built = shows(first.area, buffer, states, leaves) ? first : buildOneColor(leaves, buffer, states, gapPx, sure, drawn);
+  const parts = judged(built.area, buffer, states, gapPx);
+  for (const part of parts)
+    if (part.shareOfInk >= SMALL_SHARE && part.told < TOLD_SHARE)
+      notices.push({
+        code: part.told < VANISHED_SHARE ? 'vanishes-in-one-color' : 'faint-in-one-color',
+        message: `In one color ${Math.round(part.told * 100)} % of the outline of “${part.part}” can be told apart.`,
+        fix: 'Choose for it: ink, clear, a gap, an outline.',
+      });
+  return { area: built.area, gapPx, parts, notices, swapped: swappedShare(buffer, states), gaps: built.gaps, operations: built.operations };
+}
+
+/** Lightness differs by this much, OKLab, along a strong border. */
+const STRONG = 0.2;
+function swappedShare({ borders }: ItemBuffer, states: readonly State[]): number {
+  const inkOf = (unit: number): number => (unit < 0 ? 0 : states[unit] === 'ink' ? 1 : states[unit] === 'clear' ? 0 : 0.5);
+  let [all, swapped] = [0, 0];
+  for (const { one, other, length, lighter } of borders) {
+    if (Math.abs(lighter) < STRONG) continue;
+    all += length;
+    if ((inkOf(one) - inkOf(other)) * lighter > 0) swapped += length;
+  }
+  return all === 0 ? 0 : swapped / all;
+}
+
+/** Whether the area shows what was decided: inked units inked, clear ones clear, and nothing on the ground. */
+function shows(area: Region, buffer: ItemBuffer, states: readonly State[], leaves: readonly Leaf[]): boolean {
+  if (leaves.length === 0) return true;
+  const cells = inkedCells(area, buffer);
+  const inked = buffer.units.map(() => 0);
+  const all = buffer.units.map(() => 0);
+  let [ground, spilled] = [0, 0];
+  buffer.owners.forEach((owner, at) => {
+    const isInk = cells[at] === 1;
+    if (owner < 0) {
+      ground++;
+      if (isInk) spilled++;
+      return;
+    }
+    all[owner] = (all[owner] ?? 0) + 1;
+    if (isInk) inked[owner] = (inked[owner] ?? 0) + 1;
+  });
+  if (spilled > 0.002 * Math.max(1, ground)) return false;
+  return buffer.units.every(({ index, thickness }) => {
+    const whole = all[index] ?? 0;
+    // Too thin for the buffer to say.
+    if (whole < 30 || thickness < 3 * buffer.grid.cell) return true;
+    const share = (inked[index] ?? 0) / whole;
+    return states[index] === 'ink' ? share >= 0.6 : states[index] === 'clear' ? share <= 0.6 : true;
+  });
+}
+
+/** How well every part is told apart: along the borders that are seen in full color, whether ink and no ink meet within a gap of them. */
+function judged(area: Region, buffer: ItemBuffer, states: readonly State[], gapPx: number): readonly OneColorPart[] {
+  const { grid, owners, colors, units } = buffer;
+  const cells = inkedCells(area, buffer);
+  const reach = Math.max(1, Math.round((1.3 * gapPx) / grid.cell));
+  const meets = (at: number): boolean => {
+    const [row, column] = [Math.floor(at / grid.columns), at % grid.columns];
+    let [some, none] = [false, false];
+    for (let r = Math.max(0, row - reach); r <= Math.min(grid.rows - 1, row + reach); r++)
+      for (let c = Math.max(0, column - reach); c <= Math.min(grid.columns - 1, column + reach); c++) {
+        if (cells[r * grid.columns + c] === 1) some = true;
+        else none = true;
+        if (some && none) return true;
+      }
+    return false;
+  };
+  const far = (one: number, other: number): boolean =>
+    Math.hypot(...[0, 1, 2].map((k) => (colors[one * 3 + k] as number) - (colors[other * 3 + k] as number))) >= 0.02;
+  const tally = units.map(() => ({ seen: 0, told: 0 }));
+  const visit = (at: number, next: number): void => {
+    const [one, other] = [owners[at] as number, owners[next] as number];
+    if (one === other || !far(at, next)) return;
+    const told = meets(at) ? 1 : 0;
+    for (const unit of [one, other]) {
+      const own = tally[unit];
+      if (!own) continue;
+      own.seen++;
+      own.told += told;
+    }
+  };
+  for (let at = 0; at < owners.length; at++) {
+    if ((at + 1) % grid.columns !== 0) visit(at, at + 1);
+    if (at + grid.columns < owners.length) visit(at, at + grid.columns);
+  }
+  const ink = units.reduce((sum, unit) => sum + unit.area, 0) || 1;
+  const byPart = new Map<string, (typeof units)[number][]>();
+  for (const unit of units) byPart.set(unit.part, [...(byPart.get(unit.part) ?? []), unit]);
+  return [...byPart].map(([part, own]) => {
+    const sorted = [...own].sort((a, b) => b.area - a.area);
+    const seen = own.reduce((sum, { index }) => sum + (tally[index]?.seen ?? 0), 0);
+    const told = own.reduce((sum, { index }) => sum + (tally[index]?.told ?? 0), 0);
+    return {
+      part,
+      states: sorted.map(({ index }) => states[index] ?? 'ink'),
+      told: seen === 0 ? 1 : told / seen,
+      shareOfInk: own.reduce((sum, { area: each }) => sum + each, 0) / ink,
+    };
+  });
+}
+
+/** The drawing of a mark in one paint. */
+export const paintedOnce = ({ area }: OneColor, color: Hex): Drawing =>
+  area.path.verbs === ''
+    ? { groups: [] }
+    : {
+        groups: [
+          {
+            kind: 'group',
+            id: 'one-color',
+            transform: IDENTITY,
+            opacity: 1,
+            blend: 'normal',
+            children: [{ kind: 'fill', path: area.path, rule: area.rule, color, opacity: 1 }],
+          },
+        ],
+      };

@@ -1,0 +1,118 @@
+import { converter } from 'culori';
+import type { Hex } from '../../color/hex';
+import { compose, IDENTITY, mapPath, framePath, type Affine, type PathAlgebra, type Region } from '../../geometry';
+import { pathData } from '../../output/path-data';
+import type { Drawing, DrawingNode, Fill } from '../drawing';
+
+const oklab = converter('oklab');
+
+/** A color as OKLab sees it. */
+export interface Lab {
+  readonly l: number;
+  readonly a: number;
+  readonly b: number;
+}
+export const labOf = (color: Hex): Lab => {
+  const { l, a, b } = oklab(color) ?? { l: 0, a: 0, b: 0 };
+  return { l, a, b };
+};
+export const distanceOf = (one: Lab, other: Lab): number => Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b);
+
+/** One filled outline where it stands in the mark. */
+export interface Leaf extends Region {
+  /** Which unit it belongs to. */
+  readonly unit: number;
+  readonly color: Lab;
+  /** Of itself and all around it, multiplied. */
+  readonly opacity: number;
+}
+
+/** What is decided as one: everything of one color in one part, all copies of a symmetry together. */
+export interface Unit {
+  readonly index: number;
+  /** The part as the designer knows it. */
+  readonly part: string;
+  readonly color: Lab;
+  readonly isText: boolean;
+}
+
+/** Fainter than this is left out: it would be a guess whether it is there. */
+export const FAINTEST = 0.12;
+
+const meanOf = (fill: Fill): Lab => {
+  if (!fill.gradient || fill.gradient.stops.length === 0) return labOf(fill.color);
+  const labs = fill.gradient.stops.map((stop) => labOf(stop.color));
+  const mean = (key: keyof Lab) => labs.reduce((sum, lab) => sum + lab[key], 0) / labs.length;
+  return { l: mean('l'), a: mean('a'), b: mean('b') };
+};
+
+export interface Leaves {
+  /** Back to front. */
+  readonly leaves: readonly Leaf[];
+  readonly units: readonly Unit[];
+  /** Parts whose pictures are no outline: they cannot be in one color. */
+  readonly pictures: readonly string[];
+}
+
+/**
+ * The outlines of a drawing where they stand, and what is decided as one.
+ * @param isText whether a part is set in letters
+ * @param isOut whether a part is to be left out
+ */
+export function leavesOf(
+  drawing: Drawing,
+  paths: PathAlgebra,
+  isText: (part: string) => boolean,
+  isOut: (part: string) => boolean,
+): Leaves {
+  const leaves: Leaf[] = [];
+  const units: Unit[] = [];
+  const byKey = new Map<string, number>();
+  const pictures = new Set<string>();
+  const unitOf = (part: string, color: Lab, key: string): number => {
+    const full = `${part} ${key}`;
+    const known = byKey.get(full);
+    if (known !== undefined) return known;
+    byKey.set(full, units.length);
+    units.push({ index: units.length, part, color, isText: isText(part) });
+    return units.length - 1;
+  };
+  const clipped = (region: Region, clips: readonly Region[]): Region =>
+    clips.reduce((kept, clip) => paths.combine('intersect', kept, clip), region);
+  const walk = (nodes: readonly DrawingNode[], map: Affine, opacity: number, part: string, clips: readonly Region[]): void => {
+    for (const node of nodes) {
+      if (node.kind === 'group') {
+        // Copies of a symmetry carry names of their own around the members', and members of further copies a number behind theirs.
+        const own = /^copy-\d+-of-/.test(node.id) ? part : node.id.replace(/~\d+$/, '');
+        if (isOut(own)) continue;
+        const there = compose(map, node.transform);
+        const clip = node.clip ? [...clips, { path: mapPath(node.clip.path, there), rule: node.clip.rule }] : clips;
+        walk(node.children, there, opacity * node.opacity, own, clip);
+        continue;
+      }
+      const seen = opacity * node.opacity;
+      if (seen < FAINTEST || node.path.verbs === '') continue;
+      const region = clipped({ path: mapPath(node.path, map), rule: node.rule }, clips);
+      if (region.path.verbs === '') continue;
+      if (node.kind === 'picture') {
+        // A picture that was cut to a shape stands for it as a silhouette; a whole frame would be a box.
+        if (pathData(node.path) === pathData(framePath(node.map))) {
+          pictures.add(part);
+          continue;
+        }
+        const color = { l: 0.4, a: 0, b: 0 };
+        leaves.push({ ...region, unit: unitOf(part, color, 'picture'), color, opacity: seen });
+      } else {
+        const color = meanOf(node);
+        leaves.push({
+          ...region,
+          unit: unitOf(part, color, node.gradient ? pathData(node.path).slice(0, 80) : node.color),
+          color,
+          opacity: seen,
+        });
+      }
+    }
+  };
+  walk(drawing.groups, IDENTITY, 1, '', []);
+  return { leaves, units, pictures: [...pictures] };
+}
