@@ -1,4 +1,5 @@
 import { IDEAS } from './ideas';
+import { MEANT } from './meant';
 import { SYNONYMS } from './synonyms';
 
 /** How a piece of art is drawn. */
@@ -93,7 +94,37 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
       for (const other of group) if (other !== word) others.add(stem(other));
       alike.set(stem(word), others);
     }
+  const meant = new Map(
+    Object.entries(MEANT).map(
+      ([phrase, things]) => [wordsIn(phrase).map(stem).join(' '), things.map((thing) => wordsIn(thing).map(stem))] as const,
+    ),
+  );
   const ideas = new Map(Object.entries(IDEAS).map(([idea, things]) => [stem(idea), things.map(stem)]));
+
+  /** Most pieces of one thing before the next thing has its turn. */
+  const OF_ONE_THING = 3;
+  /** The pieces that are meant by what was asked, whatever they are called: named just so before named among other words. */
+  const meantBy = (asked: readonly string[], passes: (entry: ArtEntry) => boolean, also: Set<string>): readonly number[] => {
+    const things = meant.get(asked.join(' '));
+    if (!things) return [];
+    const turns: { readonly index: number; readonly at: number }[] = [];
+    const seen = new Set<number>();
+    things.forEach((thing, rank) => {
+      const holding = (byWord.get(thing[0] ?? '') ?? []).filter((index) => {
+        const name = nameWords[index] as readonly string[];
+        return thing.every((word) => name.includes(word)) && name.length <= thing.length + 1 && passes(entries[index] as ArtEntry);
+      });
+      holding
+        .sort((one, other) => (nameWords[one] as readonly string[]).length - (nameWords[other] as readonly string[]).length || one - other)
+        .forEach((index, place) => {
+          if (seen.has(index)) return;
+          seen.add(index);
+          turns.push({ index, at: Math.floor(place / OF_ONE_THING) * 100 + rank });
+        });
+      also.add(thing.join(' '));
+    });
+    return turns.sort((one, other) => one.at - other.at).map(({ index }) => index);
+  };
 
   const find = ({ text, style, set, colorsTo = Infinity, weightFrom = 0, weightTo = Infinity, limit }: ArtQuery): ArtFound => {
     const asked = wordsIn(text).map(stem);
@@ -152,10 +183,13 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
       return { index, at: thing < 0 ? -1 : before * 100 + thing };
     });
     const listed = turn.sort((one, other) => one.at - other.at).map(({ index }) => index);
+    const first = meantBy(asked, passes, also);
+    const named = new Set(first);
+    const all = first.length === 0 ? listed : [...first, ...listed.filter((index) => !named.has(index))];
     return {
-      entries: listed.slice(0, limit).map((index) => entries[index] as ArtEntry),
-      total: found.length,
-      also: [...also].filter((thing) => byWord.has(thing)),
+      entries: all.slice(0, limit).map((index) => entries[index] as ArtEntry),
+      total: all.length,
+      also: [...also].filter((thing) => thing.split(' ').every((word) => byWord.has(word))),
     };
   };
   return { find, entries };

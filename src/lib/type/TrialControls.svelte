@@ -84,6 +84,9 @@
   {/if}
   <span class="quiet keys"><kbd>K</kbd> keeps · <kbd>X</kbd> drops</span>
 </div>
+{#each trials.feel.unknown as { word, near } (word)}
+  <p class="quiet means" role="status">“{word}” is not a feel that is known here, nor a face’s name. Nearest: {near.join(', ')}.</p>
+{/each}
 {#if trials.feel.understood.length > 0}
   <p class="quiet means">{trials.feel.understood.map((word) => `${word}: ${FEEL_WORDS[word]?.means}`).join(' · ')}</p>
 {/if}

@@ -123,7 +123,9 @@ export class Trials {
   readonly keptIds: ReadonlySet<string> = $derived.by(() => new Set(this.desk.content.kept.map(({ family }) => family)));
   readonly droppedIds: ReadonlySet<string> = $derived.by(() => new Set(this.desk.content.dropped));
   readonly kept: readonly Trial[] = $derived.by(() => this.desk.content.kept.flatMap(({ family }) => this.trial(family) ?? []));
-  readonly feel = $derived.by(() => feelFilter(this.asked));
+  readonly feel = $derived.by(() =>
+    feelFilter(this.asked, (word) => this.all.some(({ name, group }) => `${name} ${group}`.toLowerCase().includes(word))),
+  );
 
   readonly shown: readonly Trial[] = $derived.by(() => {
     const { x, y } = this.chart;

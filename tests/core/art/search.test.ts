@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { createArtIndex, IDEAS, SYNONYMS, type ArtEntry } from '$core/index';
+import { createArtIndex, IDEAS, MEANT, SYNONYMS, type ArtEntry } from '$core/index';
 
 const entries = JSON.parse(readFileSync('art/catalogue.json', 'utf8')) as readonly ArtEntry[];
 const library = createArtIndex(entries);
@@ -53,5 +53,21 @@ describe('the art library', () => {
     expect(find('zzzqqq')).toMatchObject({ entries: [], total: 0 });
     expect(find('lion zzzqqq').total).toBe(0);
     expect(find('  ').total).toBe(entries.length);
+  });
+});
+
+describe('what is meant', () => {
+  it('by a trade, a place, a way to get in touch or a mood stands first, by the names of the pieces, and is more than one piece', () => {
+    const off = Object.entries(MEANT).flatMap(([phrase, things]) => {
+      const { entries } = library.find({ text: phrase, limit: 6 });
+      const [first] = entries;
+      const fits = things.some((thing) => thing.split(' ').every((word) => first?.id.includes(word.replace(/s$/, ''))));
+      return entries.length >= 3 && fits ? [] : [`${phrase}: ${entries.map(({ id }) => id).join(' ')}`];
+    });
+    expect(off).toEqual([]);
+    expect(Object.keys(MEANT).length).toBeGreaterThan(120);
+  });
+  it('never hides a piece that is named so', () => {
+    expect(library.find({ text: 'web', limit: 200 }).entries.some(({ id }) => id.endsWith('/spider-web'))).toBe(true);
   });
 });

@@ -81,7 +81,14 @@ describe('a mark in one color', () => {
   });
 
   it('leaves out pictures that would be boxes, and says so', () => {
-    const picture = { kind: 'picture', id: 'photo', sha256: 'a'.repeat(64), fileWidthPx: 300, fileHeightPx: 200, source: { title: 'Photo' } } as PartInput;
+    const picture = {
+      kind: 'picture',
+      id: 'photo',
+      sha256: 'a'.repeat(64),
+      fileWidthPx: 300,
+      fileHeightPx: 200,
+      source: { title: 'Photo' },
+    } as PartInput;
     const mark = markOf(disk('ground', 'ink', 100), picture);
     expect(mark.oneColor?.notices.map(({ code }) => code)).toEqual(['picture-in-one-color']);
     expect(areaOf(mark) / circle(100)).toBeCloseTo(1, 2);

@@ -6,6 +6,8 @@ import {
   distance,
   FEEL_WORDS,
   feelFilter,
+  feelOf,
+  KNOWN_FEELS,
   nearness,
   QUALITY_NAMES,
   rankAmong,
@@ -155,6 +157,40 @@ describe('feel words', () => {
   ])('“%s” finds %s and not %s', (word, yes, no) => {
     expect(found(word)).toContain(yes);
     expect(found(word)).not.toContain(no);
+  });
+
+  it('are at least 150 with all that mean the same, each of which leaves some faces and not all', () => {
+    expect(KNOWN_FEELS.length).toBeGreaterThanOrEqual(150);
+    expect(new Set(KNOWN_FEELS).size).toBe(KNOWN_FEELS.length);
+    const empty = Object.keys(FEEL_WORDS).filter((feel) => found(feel).length === 0 || found(feel).length > faces.length * 0.75);
+    expect(empty).toEqual([]);
+  });
+  it.each([
+    ['warm', 'warm'],
+    ['rustic', 'rustic'],
+    ['handmade', 'hand-made'],
+    ['modern', 'modern'],
+    ['vintage', 'vintage'],
+    ['friendly', 'friendly'],
+    ['luxury', 'luxury'],
+    ['playful', 'playful'],
+    ['feminine', 'feminine'],
+    ['calm', 'calm'],
+    ['quirky', 'quirky'],
+    ['boldly', 'bold'],
+    ['elegence', 'elegant'],
+    ['frendly', 'friendly'],
+    ['luxurius', 'luxury'],
+    ['cozy', 'warm'],
+    ['wedding', 'romantic'],
+    ['xqzt', undefined],
+    ['blorf', undefined],
+  ])('“%s” is understood as %s', (word, feel) => expect(feelOf(word)).toBe(feel));
+  it('that nobody knows are named with the nearest known ones, and keep nothing out', () => {
+    const { unknown, keeps, understood } = feelFilter('bold xqzwarm', () => false);
+    expect(understood).toEqual(['bold']);
+    expect(unknown.map(({ word, near }) => [word, near.length])).toEqual([['xqzwarm', 3]]);
+    expect(faces.some((face) => keeps({ ...face, qualities: read(face.entry) }))).toBe(true);
   });
 
   it('narrow each other, and other words look in names and kinds', () => {
