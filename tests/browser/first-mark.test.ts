@@ -65,7 +65,7 @@ describe('a designer’s first hour', () => {
     const session = await test.visitor.page.createCDPSession();
     await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
     await test.visitor.click('Files');
-    await test.visitor.fill('PNG width (pixels)', '900');
+    await test.visitor.fill('Width (pixels)', '900');
     await test.visitor.click('Download PNG');
     await test.visitor.click('Download SVG');
     for (let tries = 0; readdirSync(downloads).filter((file) => !file.endsWith('.crdownload')).length < 2 && tries < 100; tries++)

@@ -40,6 +40,30 @@ export function proofsThatMatter(brief: Brief): ReadonlySet<string> {
   return new Set<string>(chosen.flatMap((use) => [...USES[use].proofs]));
 }
 
+/** A file as somebody will ask for it. Room is in percent of the longer side. */
+export interface ProposedFile {
+  readonly label: string;
+  readonly widthPx: number;
+  readonly heightPx?: number;
+  readonly roomPercent: number;
+  readonly crop: 'box' | 'round';
+}
+/** What a use asks of its files besides their width (common practice): a profile is square and cropped round, a web page wants a little air. */
+const ASKS: Readonly<Partial<Record<Use, Pick<ProposedFile, 'roomPercent' | 'crop'> & { readonly square?: boolean }>>> = {
+  profile: { square: true, roomPercent: 0, crop: 'round' },
+  web: { roomPercent: 2, crop: 'box' },
+  sign: { roomPercent: 4, crop: 'box' },
+  card: { roomPercent: 4, crop: 'box' },
+};
+/** The files that the uses of a brief ask for. */
+export const proposedFiles = (brief: Brief): readonly ProposedFile[] =>
+  brief.uses.flatMap((use) =>
+    USES[use].widthsPx.map((widthPx): ProposedFile => {
+      const { square = false, roomPercent = 0, crop = 'box' } = ASKS[use] ?? {};
+      return { label: USES[use].label, widthPx, ...(square ? { heightPx: widthPx } : {}), roomPercent, crop };
+    }),
+  );
+
 /** File widths that the uses of a brief ask for, smallest first. */
 export const proposedWidthsPx = (brief: Brief): readonly number[] =>
   [...new Set<number>(brief.uses.flatMap((use) => [...USES[use].widthsPx]))].sort((a, b) => a - b);

@@ -9,7 +9,17 @@ export {
   type BoardItem,
   type FoundColor,
 } from './board';
-export { briefSchema, proofsThatMatter, proposedWidthsPx, USE_NAMES, USES, type Brief, type Use } from './brief';
+export {
+  briefSchema,
+  proofsThatMatter,
+  proposedFiles,
+  proposedWidthsPx,
+  type ProposedFile,
+  USE_NAMES,
+  USES,
+  type Brief,
+  type Use,
+} from './brief';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
 export { picturesAddress } from './picture-address';
 export { MARK_ROLES, type MarkRole } from './mark-roles';

@@ -1,5 +1,5 @@
 import type { Hex } from '../color/hex';
-import type { Affine, FillRule, Path } from '../geometry';
+import { compose, IDENTITY, type Affine, type FillRule, type Path } from '../geometry';
 
 /** How a group's colors meet what lies behind it. @source W3C Compositing and Blending Level 1, 5 "mix-blend-mode" */
 export const BLENDS = [
@@ -86,6 +86,23 @@ export function picturesIn(drawing: Drawing): readonly string[] {
   };
   look(drawing.groups);
   return [...found];
+}
+
+/** How large every picture of a drawing is shown at most, in mark pixels along its own sides. */
+export function pictureSizes(drawing: Drawing): ReadonlyMap<string, { readonly width: number; readonly height: number }> {
+  const sizes = new Map<string, { readonly width: number; readonly height: number }>();
+  const look = (nodes: readonly DrawingNode[], map: Affine): void => {
+    for (const node of nodes) {
+      if (node.kind === 'group') look(node.children, compose(map, node.transform));
+      else if (node.kind === 'picture') {
+        const { a, b, c, d } = compose(map, node.map);
+        const before = sizes.get(node.sha256) ?? { width: 0, height: 0 };
+        sizes.set(node.sha256, { width: Math.max(before.width, Math.hypot(a, b)), height: Math.max(before.height, Math.hypot(c, d)) });
+      }
+    }
+  };
+  look(drawing.groups, IDENTITY);
+  return sizes;
 }
 
 /** What anybody sees of a mark: renderer-free, back to front, in mark pixels. */

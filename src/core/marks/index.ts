@@ -3,6 +3,7 @@ export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
 export {
   BLENDS,
   picturesIn,
+  pictureSizes,
   type Blend,
   type Drawing,
   type DrawingNode,

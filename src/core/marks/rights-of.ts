@@ -84,9 +84,13 @@ export function rightsOf(recipe: Recipe, sources: Sources, fonts: Pick<FontShelf
 }
 
 /** The rights of a mark as lines of text, as they travel inside of files. */
+/** Which package something came in is for whoever builds the app, not for whoever gets its files. */
+const isPackage = (source: string): boolean => /^@?[\w.-]+(\/[\w.-]+)?@\d/.test(source);
+
 export const rightsLines = ({ parts, sell, register, credits }: MarkRights): readonly string[] => [
   ...parts.map(
-    ({ what, kind, author, source, license }) => `${what} (${kind}): ${[author, source, license].filter((text) => text !== '').join(', ')}`,
+    ({ what, kind, author, source, license }) =>
+      `${what} (${kind}): ${[author, isPackage(source) ? '' : source, license].filter((text) => text !== '').join(', ')}`,
   ),
   `Selling with it: ${sell === 'yes' ? 'yes' : sell === 'ask' ? 'ask first' : 'with credit'}. Registering it as a trademark: ${register === 'ask' ? 'ask first' : register}.`,
   ...(credits.length > 0 ? [`Credit: ${credits.join('; ')}`] : []),

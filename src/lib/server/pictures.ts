@@ -2,16 +2,21 @@ import { renderAsync } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import {
   grow,
+  LARGEST_PICTURE_PX,
   rasterFrame,
+  roundFrame,
   rightsLines,
   rightsOf,
   toSvg,
   withDensity,
   withText,
   picturesIn,
+  pictureSizes,
   type PictureAddress,
   type Bounds,
   type Dressing,
+  type Hex,
+  type PictureSize,
   type Palette,
   type Recipe,
   type ResolvedMark,
@@ -37,6 +42,10 @@ export interface PictureSubject {
   readonly ownPictures: ReadonlySet<string>;
   /** Clear room around the ink, in mark pixels; 0 is a tight file. */
   readonly paddingPx: number;
+  /** Clear room around the ink as a share of its longer side, in percent; added to the other. */
+  readonly roomPercent?: number;
+  /** A round one is a square whose inscribed circle holds the mark. */
+  readonly crop?: 'box' | 'round';
 }
 
 interface Framed {
@@ -48,7 +57,9 @@ async function frame(subject: PictureSubject): Promise<Framed> {
   const mark = await drawMark(subject, subject.ownFamilies);
   if (!mark.ink || mark.ink.right - mark.ink.left <= 0 || mark.ink.bottom - mark.ink.top <= 0)
     throw refuse(422, 'nothing-drawn', 'This mark draws nothing yet, so there is no picture of it.', 'Add lettering or a shape first.');
-  return { mark, box: grow(mark.ink, subject.paddingPx) };
+  const inside = subject.crop === 'round' ? roundFrame(mark.ink) : mark.ink;
+  const room = ((subject.roomPercent ?? 0) / 100) * Math.max(inside.right - inside.left, inside.bottom - inside.top);
+  return { mark, box: grow(inside, subject.paddingPx + room) };
 }
 
 /** The rights of a mark as they travel inside of its files. */
@@ -60,8 +71,13 @@ function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly st
 /** Whether a stored WebP keeps every pixel exactly. @source RFC 9649, 2.6: the simple lossless format begins with a VP8L chunk */
 const isExact = (webp: Uint8Array): boolean => Buffer.from(webp.subarray(12, 16)).toString('latin1') === 'VP8L';
 
-/** The pictures of a mark as data addresses in formats that every program reads: PNG where pixels are exact or clear, else JPEG. */
-async function embedded(mark: ResolvedMark, own: ReadonlySet<string>): Promise<PictureAddress> {
+/**
+ * The pictures of a mark as data addresses in formats that every program reads: PNG where pixels are exact or clear, else JPEG.
+ * @param pixelsPerMarkPx of a picture in pixels: files that are larger than they are shown are made smaller first, every pixel counted
+ * (the renderer itself would take one pixel in many, and edges would be ragged)
+ */
+async function embedded(mark: ResolvedMark, own: ReadonlySet<string>, pixelsPerMarkPx?: number): Promise<PictureAddress> {
+  const shown = pictureSizes(mark.drawing);
   const addresses = new Map<string, string>();
   for (const sha256 of picturesIn(mark.drawing)) {
     if (!own.has(sha256))
@@ -72,8 +88,19 @@ async function embedded(mark: ResolvedMark, own: ReadonlySet<string>): Promise<P
         'Bring it in here, or remove the part.',
       );
     const file = await storedFile(sha256);
-    const read = sharp(file, { limitInputPixels: MOST_PIXELS });
-    const exact = isExact(file) || !(await read.stats()).isOpaque;
+    const whole = sharp(file, { limitInputPixels: MOST_PIXELS });
+    const exact = isExact(file) || !(await whole.stats()).isOpaque;
+    const size = shown.get(sha256);
+    const read =
+      size && pixelsPerMarkPx
+        ? whole.resize({
+            width: Math.max(1, Math.ceil(size.width * pixelsPerMarkPx)),
+            height: Math.max(1, Math.ceil(size.height * pixelsPerMarkPx)),
+            fit: 'fill',
+            withoutEnlargement: true,
+            kernel: 'cubic',
+          })
+        : whole;
     const pixels = exact
       ? await read.png({ compressionLevel: 3 }).toBuffer()
       : await read.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toBuffer();
@@ -92,21 +119,46 @@ export async function svgPicture(subject: PictureSubject): Promise<string> {
   });
 }
 
-export interface PngSize {
-  readonly widthPx: number;
+export interface RasterSize extends PictureSize {
   /** Pixels per inch to be written into the file. */
   readonly dotsPerInch?: number;
 }
 
-/** A PNG with true alpha; the ground is left out, not painted. */
-export async function pngPicture(subject: PictureSubject, size: PngSize): Promise<Uint8Array> {
+/** Pixel formats; JPEG has no transparency and needs a ground. */
+export const RASTER_FORMATS = ['png', 'jpg', 'webp'] as const;
+export type RasterFormat = (typeof RASTER_FORMATS)[number];
+
+/** A mark in pixels. PNG and WebP are transparent where nothing is painted, unless a ground is asked for. */
+export async function rasterPicture(
+  subject: PictureSubject,
+  size: RasterSize,
+  format: RasterFormat = 'png',
+  ground?: Hex,
+): Promise<Uint8Array> {
   const { mark, box } = await frame(subject);
-  const framed = rasterFrame(box, size.widthPx);
+  const framed = rasterFrame(box, size);
   if (!framed.ok) throw new ProblemError(422, framed.problems);
   const { widthPx, heightPx } = framed.value;
-  const pictureAddress = await embedded(mark, subject.ownPictures);
+  const pictureAddress = await embedded(mark, subject.ownPictures, widthPx / (framed.value.box.right - framed.value.box.left));
   const svg = toSvg(mark.drawing, { box: framed.value.box, title: subject.title, widthPx, heightPx, pictureAddress });
-  const png = (await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx } })).asPng();
-  const signed = withText(png, 'Copyright', rightsIn(subject).join('\n'));
-  return size.dotsPerInch === undefined ? signed : withDensity(signed, size.dotsPerInch);
+  const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx }, imageRendering: 0 });
+  if (format === 'png' && !ground) {
+    const signed = withText(drawn.asPng(), 'Copyright', rightsIn(subject).join('\n'));
+    return size.dotsPerInch === undefined ? signed : withDensity(signed, size.dotsPerInch);
+  }
+  const read = sharp(drawn.asPng(), { limitInputPixels: LARGEST_PICTURE_PX * LARGEST_PICTURE_PX });
+  const laid = ground ? read.flatten({ background: ground }) : read;
+  const marked = laid.withExif({
+    IFD0: {
+      Copyright: rightsIn(subject)
+        .join('; ')
+        .replace(/[^\x20-\x7e]/g, '?')
+        .slice(0, 2000),
+    },
+  });
+  const dense = size.dotsPerInch === undefined ? marked : marked.withMetadata({ density: size.dotsPerInch });
+  if (format === 'png') return dense.png({ compressionLevel: 3 }).toBuffer();
+  return format === 'jpg'
+    ? dense.jpeg({ quality: 92, chromaSubsampling: '4:4:4' }).toBuffer()
+    : dense.webp({ quality: 95, alphaQuality: 100, smartSubsample: true }).toBuffer();
 }

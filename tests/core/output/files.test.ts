@@ -48,7 +48,7 @@ describe('rasterFrame', () => {
   it('has whole pixels of one scale on both sides and holds all of the box', () => {
     fc.assert(
       fc.property(fc.integer({ min: 16, max: 12_000 }), fc.double({ min: 0.05, max: 1, noNaN: true }), (width, ratio) => {
-        const framed = rasterFrame({ left: 0, top: 0, right: 500, bottom: 500 * ratio }, width);
+        const framed = rasterFrame({ left: 0, top: 0, right: 500, bottom: 500 * ratio }, { widthPx: width });
         if (!framed.ok) throw new Error('a flat box fits at every width');
         const { widthPx, heightPx, box: grown } = framed.value;
         expect((grown.bottom - grown.top) / heightPx).toBeCloseTo((grown.right - grown.left) / widthPx, 9);
@@ -59,7 +59,7 @@ describe('rasterFrame', () => {
   });
 
   it('refuses what would be too high, and says which width would fit', () => {
-    const framed = rasterFrame({ left: 0, top: 0, right: 10, bottom: 100 }, 12_000);
+    const framed = rasterFrame({ left: 0, top: 0, right: 10, bottom: 100 }, { widthPx: 12_000 });
     expect(framed.ok ? '' : framed.problems[0]?.fix).toBe('Ask for at most 1200 px of width.');
   });
 });

@@ -21,7 +21,7 @@ import {
 } from '../../geometry';
 import { cutTo, memberGroup, membersSchema } from '../gathering';
 import { partBase } from '../part-base';
-import type { Member, PaintedGroup, PartKind } from '../part-kind';
+import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
 
 export const SYMMETRIES = ['mirror', 'four-way', 'around', 'along'] as const;
 export type SymmetryRule = (typeof SYMMETRIES)[number];
@@ -93,6 +93,21 @@ const cropped = (member: Member, plane: Region, paths: PathAlgebra): Member => (
   nodes: cutTo(member.nodes, member.transform, plane, paths),
 });
 
+/** Nodes and all their images, plain outlines as one outline each. */
+const joined = (nodes: readonly PaintedNode[], copies: readonly Affine[], paths: PathAlgebra): readonly PaintedNode[] =>
+  nodes.flatMap((node, index): readonly PaintedNode[] =>
+    node.kind === 'fill' && !node.gradient
+      ? [{ ...node, ...paths.weld(copies.map((copy) => ({ path: mapPath(node.path, copy), rule: node.rule }))) }]
+      : copies.map((transform, copy) => ({
+          kind: 'group',
+          id: `copy-${copy}-of-${index}`,
+          transform,
+          opacity: 1,
+          blend: 'normal',
+          children: [node],
+        })),
+  );
+
 /** A live set: one member is edited, all others are exact images of it. */
 export const symmetry: PartKind<typeof symmetrySchema> = {
   schema: symmetrySchema,
@@ -103,7 +118,11 @@ export const symmetry: PartKind<typeof symmetrySchema> = {
     const ink = members.reduce<Bounds | undefined>((sum, member) => unite(sum, member.ink), undefined);
     const mirrors = part.rule === 'mirror' || part.rule === 'four-way';
     const shown = part.crop && mirrors && ink ? members.map((member) => cropped(member, keptPlane(part, ink), paths)) : members;
-    const nodes = copiesOf(part, ink).flatMap((transform, index): readonly PaintedGroup[] =>
+    const copies = copiesOf(part, ink);
+    // Halves that meet at a mirror become one outline: two edges side by side would let the ground shine through.
+    if (shown !== members && part.released.length === 0)
+      return { nodes: shown.map((member) => memberGroup({ ...member, nodes: joined(member.nodes, copies, paths) })), notices: [] };
+    const nodes = copies.flatMap((transform, index): readonly PaintedGroup[] =>
       part.released.includes(index)
         ? []
         : [

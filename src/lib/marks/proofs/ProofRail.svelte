@@ -3,9 +3,9 @@
     contrastOnGround,
     dress,
     formKind,
-    grow,
     legibleOn,
     proofsThatMatter,
+    roundFrame,
     strokeAtSize,
     weightsAgree,
     type ScreenPicture,
@@ -27,15 +27,6 @@
     const high = heightAt(picture, widthPx);
     return high > widthPx ? { width: (widthPx * widthPx) / high, height: widthPx } : { width: widthPx, height: high };
   };
-  /** The largest the mark may stand in a circle of radius 1 on its center, as a share of its diagonal. */
-  const roundBox = (picture: ScreenPicture | undefined) => {
-    const ink = picture?.ink;
-    if (!ink) return undefined;
-    const radius = Math.hypot(ink.right - ink.left, ink.bottom - ink.top) / 2;
-    const x = (ink.left + ink.right) / 2;
-    const y = (ink.top + ink.bottom) / 2;
-    return grow({ left: x - radius, right: x + radius, top: y - radius, bottom: y + radius }, radius * 0.06);
-  };
   let showAll = $state(false);
   const matter = $derived(proofsThatMatter(table.brief));
   const shows = (proof: string) => showAll || matter.has(proof);
@@ -48,7 +39,7 @@
   }
   const agreement = $derived(weightsAgree(table.desk.weights.filter(({ id }) => hasStrokes(id)).map(({ medianPx }) => medianPx)));
   const thinnest = $derived(table.desk.weights[0]);
-  const round = $derived(roundBox(proofs.full));
+  const round = $derived(proofs.full?.ink && roundFrame(proofs.full.ink));
   const dressed = $derived([
     { id: 'one-color', caption: 'one color', finding: contrastOnGround(table.palette.ink, table.palette.paper) },
     { id: 'reversed', caption: 'reversed', finding: contrastOnGround(table.palette.paper, table.palette.ink) },

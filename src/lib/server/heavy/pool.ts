@@ -30,7 +30,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   picture: 'intake',
   font: 'intake',
   svg: 'files',
-  png: 'files',
+  raster: 'files',
   screen: 'screens',
   library: 'screens',
 };
@@ -40,7 +40,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   picture: ['Reading this picture', 'Send a smaller copy.'],
   font: ['Checking this font', 'Send another file of it.'],
   svg: ['Drawing this mark', 'Simplify its heaviest parts.'],
-  png: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
+  raster: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],
   library: ['Drawing the library', 'Open it again.'],
 };

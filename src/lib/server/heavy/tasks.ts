@@ -1,12 +1,21 @@
 import sharp from 'sharp';
-import { screenPicture, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily, type Sources } from '$core/index';
+import {
+  screenPicture,
+  type Dressing,
+  type Hex,
+  type Palette,
+  type Recipe,
+  type ScreenPicture,
+  type ShippedFamily,
+  type Sources,
+} from '$core/index';
 import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
 import { drawMark } from '../draw-mark';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
-import { pngPicture, svgPicture, type PictureSubject, type PngSize } from '../pictures';
+import { rasterPicture, svgPicture, type PictureSubject, type RasterFormat, type RasterSize } from '../pictures';
 import { takenPicture, type PictureUse } from '../taken-picture';
 import type { ArtSource } from '$core/index';
 
@@ -41,7 +50,17 @@ export interface CheckedFile {
 export const tasks = {
   drawing: ({ markup, source }: { readonly markup: string; readonly source: ArtSource }): Promise<BroughtIn> => bringIn(markup, source),
   svg: (subject: PictureSubject): Promise<string> => svgPicture(subject),
-  png: ({ subject, size }: { readonly subject: PictureSubject; readonly size: PngSize }): Promise<Uint8Array> => pngPicture(subject, size),
+  raster: ({
+    subject,
+    size,
+    format,
+    ground,
+  }: {
+    readonly subject: PictureSubject;
+    readonly size: RasterSize;
+    readonly format: RasterFormat;
+    readonly ground?: Hex | undefined;
+  }): Promise<Uint8Array> => rasterPicture(subject, size, format, ground),
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),

@@ -21,7 +21,7 @@ const picturesShown = (recipes: readonly Recipe[]): readonly string[] =>
 export async function pictureRequest(
   em: EntityManager,
   { params }: RequestEvent,
-  query: { readonly dressing: Dressing; readonly padding: number },
+  query: { readonly dressing: Dressing; readonly padding: number; readonly room: number; readonly crop: 'box' | 'round' },
 ): Promise<PictureRequest> {
   const brand = await findBrand(em, params['brand'] ?? '');
   const mark = await findMark(em, brand.id, params['mark'] ?? '');
@@ -36,10 +36,17 @@ export async function pictureRequest(
     dressing: query.dressing,
     ownPictures: await ownPictures(em.fork(), brand.id, picturesShown([mark.recipe, ...sources.values()])),
     paddingPx: query.padding,
+    roomPercent: query.room,
+    crop: query.crop,
   };
   return {
     subject,
-    fileName: [brand.slug, slugOf(mark.name) || mark.slug, ...(query.dressing === 'full' ? [] : [query.dressing])].join('_'),
+    fileName: [
+      brand.slug,
+      slugOf(mark.name) || mark.slug,
+      ...(query.dressing === 'full' ? [] : [query.dressing]),
+      ...(query.crop === 'round' ? ['round'] : []),
+    ].join('_'),
   };
 }
 

@@ -6,6 +6,7 @@ import {
   LICENSE_NAMES,
   MARK_ROLES,
   paletteSchema,
+  ROLES,
   parseRecipe,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
@@ -112,15 +113,25 @@ export const newFontQuerySchema = z.strictObject({
 export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) });
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
-/** The query of both picture routes. */
+/** The query of all picture routes. */
 export const pictureQuerySchema = z.strictObject({
   dressing: z.enum(DRESSINGS).default('full'),
   padding: number.min(0).max(10_000).default(0),
+  /** Clear room around, in percent of the longer side. */
+  room: number.min(0).max(100).default(0),
+  crop: z.enum(['box', 'round']).default('box'),
   download: z.enum(['0', '1']).default('0'),
 });
 
-export const pngQuerySchema = pictureQuerySchema.extend({
-  width: number.int('Expected whole pixels').min(SMALLEST_PICTURE_PX).max(LARGEST_PICTURE_PX).default(1200),
-  dpi: number.min(1).max(10_000).optional(),
-  widthMm: number.min(0.1).max(100_000).optional(),
-});
+const side = number.int('Expected whole pixels').min(SMALLEST_PICTURE_PX).max(LARGEST_PICTURE_PX);
+const WIDTH_PX = 1200;
+/** The query of pictures in pixels. JPEG cannot be transparent: its ground is the brand's paper unless another color is asked for. */
+export const rasterQuerySchema = pictureQuerySchema
+  .extend({
+    width: side.optional(),
+    height: side.optional(),
+    dpi: number.min(1).max(10_000).optional(),
+    widthMm: number.min(0.1).max(100_000).optional(),
+    ground: z.union([hexSchema, z.enum(ROLES), z.literal('clear')]).optional(),
+  })
+  .transform((query) => (query.width === undefined && query.height === undefined ? { ...query, width: WIDTH_PX } : query));
