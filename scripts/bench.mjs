@@ -10,12 +10,16 @@ register();
 const { artSearch, editOfThreeHundredParts, weldingBand } = await import('./bench/building.mjs');
 const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
 const { editOfLockup } = await import('./bench/lettering-edit.mjs');
+const { serverUnderLoad } = await import('./bench/load.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
 
 for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
 for (const line of await weldingBand()) say(line);
+await withThrowawayApp('load', async (_browser, home, pid) => {
+  for (const line of await serverUnderLoad(home, pid)) say(line);
+});
 await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await keystrokeToPicture(browser, home)) say(line);
   for (const line of await editOfLockup(browser, home)) say(line);

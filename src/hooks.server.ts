@@ -1,15 +1,19 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { closeDatabase } from '$lib/server/database/orm';
 import { closeEvents } from '$lib/server/events';
+import { problemResponse } from '$lib/server/http/answer';
+import { refuse } from '$lib/server/http/problem-error';
 import { asRefusal } from '$lib/server/http/refusals';
 import { keepFilesTidy } from '$lib/server/sweep';
 import { closeHeavyWork } from '$lib/server/heavy/pool';
 
+/** No address of ours holds one, and the database takes none. */
+const NUL = refuse(400, 'malformed-value', 'An address cannot hold NUL.');
 const JSON_POLICY = "default-src 'none'; frame-ancestors 'none'";
 
 /** What routes do not say themselves: data is neither a page nor to be kept. @source OWASP REST Security Cheat Sheet, "Security Headers" */
 export const handle: Handle = async ({ event, resolve }) => {
-  const response = await resolve(event);
+  const response = /%00/.test(event.url.pathname) ? problemResponse(NUL) : await resolve(event);
   const { headers } = response;
   if (/\bjson\b/.test(headers.get('content-type') ?? '')) {
     if (!headers.has('content-security-policy')) headers.set('content-security-policy', JSON_POLICY);

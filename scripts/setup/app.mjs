@@ -18,6 +18,10 @@ export async function startApp({ port, databaseUrl, fileFolder, demo = false, qu
     // Every route states and keeps a limit of its own.
     BODY_SIZE_LIMIT: 'Infinity',
     SHUTDOWN_TIMEOUT: '2',
+    // Threads that each keep freed memory to themselves would hold on to gigabytes of pixels.
+    MALLOC_ARENA_MAX: '2',
+    MALLOC_TRIM_THRESHOLD_: '1048576',
+    MALLOC_MMAP_THRESHOLD_: '1048576',
   };
   // A process group of its own: Ctrl-C reaches the command first, which then stops the app and the database in order.
   const child = spawn(process.execPath, [`${PROJECT}/scripts/serve.mjs`], {

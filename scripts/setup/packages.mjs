@@ -43,6 +43,30 @@ export function postgresPrograms() {
   return bin && existsSync(join(bin, 'initdb')) ? bin : undefined;
 }
 
+/** Debian's font packages of many scripts, and symbols: every file of theirs is taken in and shaped by the tests. */
+export const FONT_PACKAGES = [
+  'fonts-lohit-deva',
+  'fonts-lohit-beng-bengali',
+  'fonts-lohit-gujr',
+  'fonts-lohit-knda',
+  'fonts-lohit-telu',
+  'fonts-lohit-mlym',
+  'fonts-lohit-taml',
+  'fonts-tlwg-loma-ttf',
+  'fonts-tlwg-purisa-ttf',
+  'fonts-khmeros',
+  'fonts-sil-padauk',
+  'fonts-lao',
+  'fonts-hosny-amiri',
+  'culmus',
+  'fonts-sil-abyssinica',
+  'fonts-dejavu-core',
+  'fonts-font-awesome',
+];
+/** @param {string} name */
+const isInstalled = (name) =>
+  spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' }).stdout.includes('ok installed');
+
 /**
  * What the project needs from Debian: how to see that it is there, and the package that brings it.
  * @type {Record<string, { readonly label: string, readonly present: () => boolean }>}
@@ -61,6 +85,9 @@ export const DEBIAN = {
   'fonts-junicode': { label: 'Junicode (a whole font to check against)', present: () => hasFont('Junicode') },
   'fonts-linuxlibertine': { label: 'Linux Libertine (a whole font to check against)', present: () => hasFont('LinLibertine') },
   'fonts-vollkorn': { label: 'Vollkorn (a whole font to check against)', present: () => hasFont('Vollkorn') },
+  ...Object.fromEntries(
+    FONT_PACKAGES.map((name) => [name, { label: `${name} (fonts of another script)`, present: () => isInstalled(name) }]),
+  ),
   wamerican: { label: 'a word list', present: () => existsSync('/usr/share/dict/american-english') },
   'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
 };

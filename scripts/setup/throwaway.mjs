@@ -8,7 +8,7 @@ import { freePort } from './free-port.mjs';
 /**
  * Runs something against the built app with the demo data, a database of its own and a fresh browser, and clears all of it away.
  * @param {string} name
- * @param {(browser: import('puppeteer-core').Browser, home: string) => Promise<void>} use
+ * @param {(browser: import('puppeteer-core').Browser, home: string, pid: number) => Promise<void>} use
  */
 export async function withThrowawayApp(name, use) {
   await ensureBuild();
@@ -18,7 +18,7 @@ export async function withThrowawayApp(name, use) {
     const app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, name), fileFolder, demo: true, quiet: true });
     const chromium = await startChromium();
     try {
-      await use(chromium.browser, app.url);
+      await use(chromium.browser, app.url, app.pid ?? 0);
     } finally {
       await chromium.close();
       await app.stop();

@@ -3,6 +3,7 @@ import { PathPen, type Path } from '../geometry';
 import { fail, ok, type Result } from '../result/result';
 import { restingValue, type AxisValues, type ShapedGlyph, type TextRun, type Typeface, type TypefaceInstance } from '../type';
 import type { FontUnits } from '../units/quantity';
+import { readKernTable, type PairKerning } from './kern-table';
 
 /** Instances kept per font: enough for a slow drag along an axis, small enough to bound memory. */
 const INSTANCES_KEPT = 48;
@@ -21,7 +22,11 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
     return fail({ code: 'broken-font', message: `The font “${id}” has no usable ${codePoints.size === 0 ? 'characters' : 'header'}.` });
 
   const axes = Object.values(face.getAxisInfos()).map(({ tag, min, default: standard, max }) => ({ tag, min, default: standard, max }));
-  const features = [...new Set([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')])].sort();
+  // The shaping build reads GPOS only.
+  const kern = face.getTableFeatureTags('GPOS').includes('kern') ? undefined : readKernTable(face.referenceTable('kern'));
+  const features = [
+    ...new Set([...(kern ? ['kern'] : []), ...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
+  ].sort();
   const instances = new Map<string, TypefaceInstance>();
 
   const at = (values: AxisValues): TypefaceInstance => {
@@ -34,7 +39,7 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
     if (kept) return kept;
     const oldest = instances.keys().next();
     if (instances.size >= INSTANCES_KEPT && !oldest.done) instances.delete(oldest.value);
-    const instance = openInstance(face, settings);
+    const instance = openInstance(face, settings, kern);
     instances.set(key, instance);
     return instance;
   };
@@ -70,7 +75,11 @@ function isMonospaced(face: Face, codePoints: ReadonlySet<number>): boolean {
   return widths.every((width) => width === widths[0]);
 }
 
-function openInstance(face: Face, settings: readonly { readonly tag: string; readonly value: number }[]): TypefaceInstance {
+function openInstance(
+  face: Face,
+  settings: readonly { readonly tag: string; readonly value: number }[],
+  kern: PairKerning | undefined,
+): TypefaceInstance {
   const font = new Font(face);
   if (settings.length > 0) font.setVariations(settings.map(({ tag, value }) => new Variation(tag, value)));
   const outlines = new Map<number, Path>();
@@ -85,7 +94,7 @@ function openInstance(face: Face, settings: readonly { readonly tag: string; rea
       xHeight: metric(MetricsTag.X_HEIGHT),
       capHeight: metric(MetricsTag.CAP_HEIGHT),
     },
-    shape: (run) => shapeRun(font, run),
+    shape: (run) => (kern && run.features['kern'] !== 0 ? kerned(shapeRun(font, run), run, kern) : shapeRun(font, run)),
     outline: (glyph) => {
       const kept = outlines.get(glyph);
       if (kept) return kept;
@@ -95,6 +104,30 @@ function openInstance(face: Face, settings: readonly { readonly tag: string; rea
     },
   };
 }
+
+/**
+ * Kerns a run by an old table, between letters only: marks are passed over, as the reference shaper passes them.
+ * Half of a pair's kerning goes to either letter. @source HarfBuzz, hb-kern.hh (the machine of its “kern” tables)
+ */
+function kerned(shaped: readonly ShapedGlyph[], run: TextRun, kern: PairKerning): readonly ShapedGlyph[] {
+  // Such fonts seldom say which glyphs are marks; then the characters do.
+  const isMark = ({ advance, cluster }: ShapedGlyph): boolean => advance === 0 && /^\p{M}/u.test(run.text.slice(cluster));
+  const glyphs = shaped.map((glyph) => ({ ...glyph }));
+  // Right-to-left runs come in drawing order; tables name pairs in the order of reading.
+  const order = run.direction === 'rtl' ? [...glyphs.keys()].reverse() : [...glyphs.keys()];
+  const letters = order.filter((at) => !isMark(glyphs[at] as ShapedGlyph));
+  for (let at = 0; at + 1 < letters.length; at++) {
+    const [one, other] = [glyphs[letters[at] as number], glyphs[letters[at + 1] as number]] as [Mutable<ShapedGlyph>, Mutable<ShapedGlyph>];
+    const by = kern(one.glyph, other.glyph);
+    if (by === 0) continue;
+    const first = by >> 1;
+    one.advance = (one.advance + first) as FontUnits;
+    other.advance = (other.advance + by - first) as FontUnits;
+    other.xOffset = (other.xOffset + by - first) as FontUnits;
+  }
+  return glyphs;
+}
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 function shapeRun(font: Font, run: TextRun): readonly ShapedGlyph[] {
   const buffer = new Buffer();

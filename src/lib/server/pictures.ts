@@ -26,7 +26,7 @@ import {
 import { drawMark } from './draw-mark';
 import { storedFile } from './files';
 import { shippedFamilies } from './fonts';
-import { MOST_PIXELS } from './taken-picture';
+import { isPng, MOST_PIXELS } from './taken-picture';
 import { ProblemError, refuse } from './http/problem-error';
 
 /** What a picture shows. */
@@ -68,8 +68,8 @@ function rightsIn({ recipe, sources, ownFamilies }: PictureSubject): readonly st
   return rightsLines(rightsOf(recipe, sources, { family: (id) => families.find((family) => family.id === id) }));
 }
 
-/** Whether a stored WebP keeps every pixel exactly. @source RFC 9649, 2.6: the simple lossless format begins with a VP8L chunk */
-const isExact = (webp: Uint8Array): boolean => Buffer.from(webp.subarray(12, 16)).toString('latin1') === 'VP8L';
+/** Whether a stored picture keeps every pixel exactly. @source RFC 9649, 2.6: the simple lossless WebP begins with a VP8L chunk */
+const isExact = (file: Uint8Array): boolean => isPng(file) || Buffer.from(file.subarray(12, 16)).toString('latin1') === 'VP8L';
 
 /**
  * The pictures of a mark as data addresses in formats that every program reads: PNG where pixels are exact or clear, else JPEG.

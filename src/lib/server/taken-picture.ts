@@ -12,20 +12,22 @@ export type PictureUse = (typeof PICTURE_USES)[number];
 const KEPT_SIDE_PX: Readonly<Record<PictureUse, number>> = { board: 2000, mark: 5400 };
 /** Formats that keep every pixel exactly; in marks these stay exact. */
 const EXACT = new Set(['png', 'gif', 'tiff']);
+/** Exact pictures of more pixels are kept as PNG: packing them as WebP takes ten times their size in memory. */
+const MOST_EXACT_WEBP_PIXELS = 6_000_000;
 /** Colors are read from a picture of this side. */
 const SAMPLE_SIDE_PX = 72;
 const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'tiff']);
 
 /** A picture as it is kept. */
 export interface TakenPicture {
-  /** WebP. */
+  /** WebP; large exact ones PNG. */
   readonly bytes: Uint8Array;
   readonly widthPx: number;
   readonly heightPx: number;
   readonly colors: readonly PictureColor[];
 }
 
-/** Reads a picture by its contents, turned upright as its camera meant, metadata dropped, as WebP. */
+/** Reads a picture by its contents, turned upright as its camera meant, metadata dropped, as WebP (or PNG). */
 export async function takenPicture(bytes: Uint8Array, name: string, use: PictureUse): Promise<TakenPicture> {
   const kept = await (async () => {
     // The size is read without a limit, so that it can be named.
@@ -38,11 +40,16 @@ export async function takenPicture(bytes: Uint8Array, name: string, use: Picture
         `${name} has ${Math.round((width * height) / 1e6)} million pixels; the limit is ${MOST_PIXELS / 1e6} million.`,
         'Send a smaller copy.',
       );
-    return sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true })
+    const fitted = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true })
       .rotate()
-      .resize({ width: KEPT_SIDE_PX[use], height: KEPT_SIDE_PX[use], fit: 'inside', withoutEnlargement: true })
-      .webp(use === 'mark' ? (EXACT.has(format) ? { lossless: true, effort: 1 } : { quality: 92 }) : { quality: 86 })
-      .toBuffer({ resolveWithObject: true });
+      .resize({ width: KEPT_SIDE_PX[use], height: KEPT_SIDE_PX[use], fit: 'inside', withoutEnlargement: true });
+    const exact = use === 'mark' && EXACT.has(format);
+    const shrunk = Math.min(1, KEPT_SIDE_PX[use] / Math.max(width, height)) ** 2;
+    const packed =
+      exact && width * height * shrunk > MOST_EXACT_WEBP_PIXELS
+        ? fitted.png({ compressionLevel: 3 })
+        : fitted.webp(use === 'mark' ? (exact ? { lossless: true, effort: 1 } : { quality: 92 }) : { quality: 86 });
+    return packed.toBuffer({ resolveWithObject: true });
   })().catch((error: unknown) => {
     if (error instanceof Error && 'problems' in error) throw error;
     throw refuse(
@@ -61,3 +68,6 @@ export async function takenPicture(bytes: Uint8Array, name: string, use: Picture
     .toBuffer();
   return { bytes: kept.data, widthPx: kept.info.width, heightPx: kept.info.height, colors: pictureColors(sample) };
 }
+
+/** @source W3C PNG (Third Edition), 5.2 "PNG signature" */
+export const isPng = (file: Uint8Array): boolean => file[0] === 0x89 && file[1] === 0x50 && file[2] === 0x4e && file[3] === 0x47;

@@ -86,6 +86,14 @@ const BUSY = refuse(
   },
 );
 
+/** The memory of a file goes over to the thread instead of being copied; whoever asked has no more use for it. */
+const handedOver = (input: object): ArrayBuffer[] => {
+  const bytes = 'bytes' in input ? input.bytes : undefined;
+  return bytes instanceof Uint8Array && bytes.buffer instanceof ArrayBuffer && bytes.byteLength === bytes.buffer.byteLength
+    ? [bytes.buffer]
+    : [];
+};
+
 /** Does a task in a thread of its lane: in turn, within its time and memory, or refused honestly. */
 export async function heavy<N extends TaskName>(name: N, input: TaskInput<N>): Promise<TaskOutput<N>> {
   const laneName = LANE_OF[name];
@@ -100,7 +108,7 @@ export async function heavy<N extends TaskName>(name: N, input: TaskInput<N>): P
     else if (performance.now() - began > (longestS + LANES[laneName].waiting) * 1000) stop.abort();
   }, 250);
   try {
-    const outcome = (await pool.run({ name, input }, { signal: stop.signal })) as Outcome<TaskOutput<N>>;
+    const outcome = (await pool.run({ name, input }, { signal: stop.signal, transferList: handedOver(input) })) as Outcome<TaskOutput<N>>;
     if (!outcome.ok) throw new ProblemError(outcome.status, outcome.problems, outcome.extra);
     return outcome.value;
   } catch (error) {

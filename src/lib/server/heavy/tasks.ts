@@ -13,6 +13,7 @@ import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
 import { drawMark } from '../draw-mark';
+import { storeFile } from '../files';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
 import { rasterPicture, svgPicture, type PictureSubject, type RasterFormat, type RasterSize } from '../pictures';
@@ -37,7 +38,9 @@ export interface ScreenOrder {
 
 /** A client's font, checked and measured. */
 export interface CheckedFile {
-  readonly bytes: Uint8Array;
+  /** Where its plain data is stored. */
+  readonly sha256: string;
+  readonly sizeBytes: number;
   readonly name: string;
   readonly glyphCount: number;
   readonly embedding: string;
@@ -64,8 +67,10 @@ export const tasks = {
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),
-  picture: async ({ bytes, name, use }: { readonly bytes: Uint8Array; readonly name: string; readonly use: PictureUse }) =>
-    takenPicture(bytes, name, use),
+  picture: async ({ bytes, name, use }: { readonly bytes: Uint8Array; readonly name: string; readonly use: PictureUse }) => {
+    const { bytes: kept, ...taken } = await takenPicture(bytes, name, use);
+    return { ...taken, sha256: await storeFile(kept) };
+  },
   font: async ({ bytes, face }: { readonly bytes: Uint8Array; readonly face?: number | undefined }): Promise<CheckedFile> => {
     const checked = await checkFont('uploaded', bytes, face);
     if (!checked.ok) {
@@ -74,7 +79,8 @@ export const tasks = {
     }
     const { typeface, glyphCount, embedding, hasColor } = checked.value;
     return {
-      bytes: checked.value.bytes,
+      sha256: await storeFile(checked.value.bytes),
+      sizeBytes: checked.value.bytes.length,
       name: typeface.name,
       glyphCount,
       embedding: embedding.name,

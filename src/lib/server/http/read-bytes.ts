@@ -4,6 +4,17 @@ import { refuse } from './problem-error';
 const MOST_DRAINED_BYTES = 256 * 1024 * 1024;
 const LONGEST_DRAIN_MS = 20_000;
 
+/** Reads what is still coming and throws it away, within bounds: whoever is sending gets to read the refusal instead of a broken line. */
+export async function drain(request: Request): Promise<void> {
+  let size = 0;
+  const until = Date.now() + LONGEST_DRAIN_MS;
+  if (request.body)
+    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+      size += chunk.length;
+      if (size > MOST_DRAINED_BYTES || Date.now() > until) return;
+    }
+}
+
 /** What a body may say it is; a form that another site sends says something else. */
 export const ANY_FILE = /^(application|image|font)\/(?!x-www-form-urlencoded)/i;
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { PictureColor } from '$core/index';
 import { Picture } from '../database/entities';
-import { storedFile, storeFile } from '../files';
+import { storedFile } from '../files';
 import { heavy } from '../heavy/pool';
 import { notFound } from '../http/problem-error';
 import type { PictureUse } from '../taken-picture';
@@ -25,8 +25,7 @@ export async function addPicture(
   use: PictureUse = 'board',
 ): Promise<BrandPicture> {
   const taken = await heavy('picture', { bytes, name, use });
-  const sha256 = await storeFile(taken.bytes);
-  const row = { sha256, name: name.slice(0, 200), widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
+  const row = { sha256: taken.sha256, name: name.slice(0, 200), widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
   return putRow(em, brandId, row, null);
 }
 

@@ -3,7 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { CatalogueEntry, ShippedFamily } from '$core/index';
 import { LARGEST_FONT_BYTES, type EmbeddingRight } from '$core/shaping';
 import { OwnFont } from '../database/entities';
-import { storedFile, storeFile } from '../files';
+import { storedFile } from '../files';
 import { heavy } from '../heavy/pool';
 import { notFound } from '../http/problem-error';
 
@@ -48,8 +48,7 @@ export interface TakenIn {
  */
 export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8Array, rights: string, face?: number): Promise<TakenIn> {
   const checked = await heavy('font', { bytes: file, face });
-  const { bytes, glyphCount, hasColor, entry } = checked;
-  const sha256 = await storeFile(bytes);
+  const { sha256, sizeBytes, glyphCount, hasColor, entry } = checked;
   const family = `own-${sha256.slice(0, 16)}`;
   const name =
     checked.name
@@ -65,7 +64,7 @@ export async function addOwnFont(em: EntityManager, brandId: string, file: Uint8
       sha256,
       family,
       name,
-      sizeBytes: bytes.length,
+      sizeBytes,
       entry,
       embedding: embedding.name,
       rights,

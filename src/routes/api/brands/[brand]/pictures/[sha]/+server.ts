@@ -4,6 +4,7 @@ import { readQuery } from '$lib/server/http/read-query';
 import { loanQuerySchema } from '$lib/server/http/schemas';
 import { lendPicture, pictureFile } from '$lib/server/stores/brand-pictures';
 import { findBrand } from '$lib/server/stores/brands';
+import { isPng } from '$lib/server/taken-picture';
 import type { RequestHandler } from './$types';
 
 /** Lends this brand a picture of the brand that the query names; who lent it is recorded. */
@@ -20,7 +21,7 @@ export const GET: RequestHandler = (event) =>
     const file = await pictureFile(em, brand.id, event.params.sha);
     return new Response(new Uint8Array(file), {
       headers: {
-        'content-type': 'image/webp',
+        'content-type': isPng(file) ? 'image/png' : 'image/webp',
         'cache-control': 'private, max-age=31536000, immutable',
         'content-security-policy': "default-src 'none'",
       },
