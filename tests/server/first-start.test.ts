@@ -27,7 +27,7 @@ describe('a first start', () => {
   it('that is killed at any moment leaves nothing that keeps the next one from working', async () => {
     const next = random(2026);
     // Making a cluster takes about two seconds here; a busy machine is killed earlier in its work, an idle one later.
-    for (let kill = 0; kill < 5; kill++) {
+    for (let kill = 0; kill < (process.env['DEEP'] === '1' ? 20 : 3); kill++) {
       const name = `test-first-${process.pid}-${kill}`;
       const child = begin(name);
       const after = 60 + next() * 2600;

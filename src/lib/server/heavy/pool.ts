@@ -17,11 +17,11 @@ interface Lane {
 }
 const LANES = {
   /** Pictures of marks on pages: short, and many at once. */
-  screens: { threads: 1, waiting: 2000, longestS: 20, heapMb: 384 },
+  screens: { threads: 1, waiting: 2000, longestS: 20, heapMb: 256 },
   /** Files: SVG and PNG up to 12,000 px. */
-  files: { threads: 2, waiting: 64, longestS: 60, heapMb: 384 },
+  files: { threads: 2, waiting: 64, longestS: 60, heapMb: 256 },
   /** What comes in from outside: drawings, pictures, fonts. */
-  intake: { threads: 1, waiting: 16, longestS: 30, heapMb: 512 },
+  intake: { threads: 1, waiting: 64, longestS: 30, heapMb: 384 },
 } as const satisfies Record<string, Lane>;
 export type LaneName = keyof typeof LANES;
 
@@ -59,6 +59,8 @@ function lane(name: LaneName): Piscina {
     filename: built ? BUILT : SOURCE,
     ...(built ? {} : { execArgv: ['--import', 'tsx'] }),
     minThreads: 0,
+    // What is asked for too often at once waits here, not in the threads.
+    concurrentTasksPerWorker: 1,
     maxThreads: threads,
     maxQueue: waiting,
     idleTimeout: 60_000,

@@ -1,0 +1,19 @@
+/** `npm run test:deep`: the sweeps that `npm test` runs on a seeded sample, in full. Their last figures stand in docs/deep-checks.md. */
+import { ensureBuild } from './setup/build.mjs';
+import { DEBIAN, ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
+import { run } from './setup/run.mjs';
+
+await ensureNpmPackages();
+await ensureDebianPackages(Object.keys(DEBIAN));
+await run('npx', ['svelte-kit', 'sync']);
+await ensureBuild();
+const files = [
+  'tests/core/marks/one-color/one-color.test.ts',
+  'tests/reference/degenerate.test.ts',
+  'tests/client/work/open-work.test.ts',
+  'tests/server/first-start.test.ts',
+  'tests/browser/accidents.test.ts',
+];
+process.exit(
+  await run('npx', ['vitest', 'run', '--testTimeout=3600000', ...files], { env: { ...process.env, DEEP: '1' }, stdio: 'inherit' }),
+);
