@@ -8,6 +8,7 @@ export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { contoursOf, islandsOf, type Island } from './islands';
+export { inkBalance } from './ink-balance';
 export { inkRuns, type InkRun } from './ink-runs';
 export { CAPS, COMBININGS, JOINS, type Cap, type Combining, type Join, type PathAlgebra, type Region } from './region';
 export { thicknessOf, type LocalThickness, type Thickness } from './thickness';

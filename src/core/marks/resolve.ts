@@ -4,10 +4,10 @@ import {
   boundsOf,
   compose,
   IDENTITY,
+  inkBalance,
   mapFreePoint,
   mapPath,
   unite,
-  weightOf,
   type Affine,
   type Bounds,
   type PathAlgebra,
@@ -143,16 +143,13 @@ function takersOf(parts: readonly Part[]): ReadonlyMap<string, string> {
   return takers;
 }
 
-/** Ink is weighed on curves flattened to this, in mark pixels; a center needs no more. */
-const BALANCE_PX = 0.5;
-
 const areasOf = (nodes: readonly PaintedNode[]): readonly Region[] =>
   nodes.flatMap((node) =>
     node.kind === 'group'
       ? areasOf(node.children).map(({ path, rule }) => ({ path: mapPath(path, node.transform), rule }))
       : [{ path: node.path, rule: node.rule }],
   );
-const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => weightOf(areasOf(nodes), BALANCE_PX);
+const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(areasOf(nodes));
 
 /** Something to look at, which is not part of the mark. */
 const isReference = (part: KnownPart): boolean => part.kind === 'picture' && part.reference;

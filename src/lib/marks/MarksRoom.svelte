@@ -17,7 +17,7 @@
   import { copied } from './table/clipboard';
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './table/keys';
-  import { adjustGap, flipLetter, nextLetter, nudgeLetter, turnLetter } from './lettering/letter-keys';
+  import { adjustGap, flipLetter, nextLetter, nudgeLetter, removeLetter, turnLetter } from './lettering/letter-keys';
   import { CLEAR, type Ground } from './stage/photos';
   import ProofRail from './proofs/ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
@@ -93,7 +93,7 @@
     undo: () => (table.commit('Change'), order.undo()),
     redo: order.redo,
     duplicate: () => table.duplicateChosen(),
-    remove: () => table.removeChosen(),
+    remove: () => withSelected((part) => (inLetter(part) ? removeLetter(table, part) : table.removeChosen())),
     group: () => table.gather('Group', 'group', (id, members) => ({ kind: 'group', id, members })),
     chooseAll: () => table.chooseAll(),
     nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.arranging.nudge(x, y))),

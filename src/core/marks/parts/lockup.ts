@@ -9,7 +9,7 @@ import {
   scaling,
   translation,
   unite,
-  weightOf,
+  inkBalance,
   type Affine,
   type Bounds,
   type PathAlgebra,
@@ -42,7 +42,7 @@ const FINE_PX = 0.05;
 
 const centerOfBox = (box: Bounds): Point => ({ x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 });
 /** As every part's optical center is told: outline by outline. */
-const balanceOf = (regions: readonly Region[], box: Bounds): Point => weightOf(regions, FINE_PX) ?? centerOfBox(box);
+const balanceOf = (regions: readonly Region[], box: Bounds): Point => inkBalance(regions) ?? centerOfBox(box);
 
 /** Where the symbol goes: sized by the capitals, balanced by weight, spaced by ink. */
 function standingOf(part: Lockup, symbol: Member, words: readonly Member[], paths: PathAlgebra): Affine | undefined {

@@ -47,3 +47,13 @@ export function flipLetter(table: Table, part: Lettering): void {
   table.previewLettering(part, withLook(part, { index: table.letter }, { flip }));
   table.commit('Flip letter');
 }
+
+/** Takes the letter in hand out of the text; the next one is in hand then. What was done to other letters goes along with them. */
+export function removeLetter(table: Table, part: Lettering): void {
+  if (table.letter === undefined || part.locked) return;
+  const letters = lettersOf(part.text);
+  const at = table.letter;
+  table.retext(part, letters.filter((_, index) => index !== at).join(''));
+  table.commit('Remove letter');
+  table.letter = letters.length > 1 ? Math.min(at, letters.length - 2) : undefined;
+}

@@ -55,7 +55,12 @@ export const keyRows: readonly KeyRow[] = [
   { keys: 'Ctrl D', does: 'Duplicate the selected part', matches: (event) => commanded(event, 'd', false), act: (to) => to.duplicate() },
   { keys: 'Ctrl G', does: 'Group what is chosen', matches: (event) => commanded(event, 'g', false), act: (to) => to.group() },
   { keys: 'Ctrl A', does: 'Choose every part', matches: (event) => commanded(event, 'a', false), act: (to) => to.chooseAll() },
-  { keys: 'Delete', does: 'Remove the selected part', matches: (event) => plain(event, 'Delete', 'Backspace'), act: (to) => to.remove() },
+  {
+    keys: 'Delete',
+    does: 'Remove the letter in hand, else what is chosen',
+    matches: (event) => plain(event, 'Delete', 'Backspace'),
+    act: (to) => to.remove(),
+  },
   {
     keys: 'Arrows',
     does: 'Move the part by 1 px or the letter by 5 ‰; with Shift ten times as far',
