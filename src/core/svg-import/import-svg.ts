@@ -21,6 +21,7 @@ import { SVG_LIMITS } from './limits';
 import { lengthOf, outlineOfElement, readTransform } from './outlines';
 import { readSvgTree, type SvgElement } from './read-tree';
 import { FIRST_STYLE, readSheets, styleOf, type Style } from './style';
+import { readText, type SetWords } from './text';
 
 /** One filled outline of a drawing made elsewhere, in the drawing's own unit. */
 export interface ImportedPiece extends Region, Tint {}
@@ -64,7 +65,6 @@ const ACTIVE: Readonly<Record<string, string>> = {
   iframe: 'a web page inside the drawing',
   audio: 'sound',
   video: 'a film',
-  text: 'text; turn it into outlines first',
   mask: 'a mask',
   pattern: 'a pattern',
   filter: 'a filter',
@@ -81,6 +81,8 @@ interface Walk {
   readonly byId: ReadonlyMap<string, SvgElement>;
   readonly rules: ReturnType<typeof readSheets>;
   readonly paths: PathAlgebra;
+  /** Sets words in the faces that are known. */
+  readonly set: SetWords;
   readonly pieces: ImportedPiece[];
   readonly note: (what: string) => void;
   budget: { elements: number; segments: number; crossings: number };
@@ -233,6 +235,17 @@ function draw(element: SvgElement, place: Place, walk: Walk): void {
     else draw(used, next, walk);
     return;
   }
+  if (element.name === 'text') {
+    const { outlines, unknown } = readText(element, style, walk.rules, walk.set);
+    for (const { words, family } of unknown)
+      walk.note(`the text “${words.slice(0, 40)}” in ${family.slice(0, 60)}, a face that is not here; turn it into outlines first`);
+    for (const { path, style: own } of outlines) {
+      spend(walk, path.verbs.length);
+      const tint = colorOf(own['fill'] ?? 'none', own, walk, { box: boundsOf(path), map });
+      if (tint) put(walk, { path: mapPath(path, map), rule: 'nonzero' }, tint, opacity * share(own['fill-opacity']), clip);
+    }
+    return;
+  }
   const path = outlineOfElement(element);
   if (!path) return walk.note(`“${element.name.slice(0, 40)}”`);
   spend(walk, path.verbs.length);
@@ -260,11 +273,12 @@ const closed = (path: Region['path']): Region['path'] => ({ verbs: path.verbs.re
 
 /**
  * Reads a drawing made elsewhere: paths, basic shapes, groups, transforms, `use`, clip paths, gradients, strokes (made outlines), presentation and style attributes and simple style sheets.
+ * Text becomes outlines where its face is known, and is named where it is not.
  * Nothing active is looked into and nothing is fetched; what comes out is filled outlines in colors and gradients.
  * @returns what was left out is listed; a drawing that is broken, hostile or beyond the limits is refused whole, with the reason
  * @source W3C SVG 2
  */
-export function importSvg(markup: string, paths: PathAlgebra): Result<ImportedDrawing> {
+export function importSvg(markup: string, paths: PathAlgebra, set: SetWords = () => undefined): Result<ImportedDrawing> {
   const tree = readSvgTree(markup);
   if (!tree.ok) return tree;
   const byId = new Map<string, SvgElement>();
@@ -282,6 +296,7 @@ export function importSvg(markup: string, paths: PathAlgebra): Result<ImportedDr
     byId,
     rules: readSheets(sheets, note),
     paths,
+    set,
     pieces: [],
     note,
     budget: { elements: SVG_LIMITS.elements, segments: SVG_LIMITS.segments, crossings: SVG_LIMITS.crossings },

@@ -12,6 +12,8 @@ export const SVG_LIMITS = {
   segments: 40_000,
   /** How often sides of outlines cross each other, in all: combining takes time by the square of it. */
   crossings: 6000,
+  /** Characters of text that become outlines. */
+  words: 4000,
   /** Largest coordinate, in the drawing's own unit. */
   coordinate: 1_000_000,
 } as const;

@@ -73,9 +73,15 @@ export function readSvgTree(markup: string): Result<SvgElement> {
     stack.push(element);
   });
   parser.on('closetag', () => void stack.pop());
+  let kept = 0;
   const words = (text: string) => {
     const here = stack.at(-1);
     if (here?.name === 'style') here.text += text;
+    // Words stand between spans: each stretch keeps its place among them.
+    else if ((here?.name === 'text' || here?.name === 'tspan') && kept < SVG_LIMITS.words) {
+      kept += text.length;
+      here.children.push({ name: '#text', attributes: {}, children: [], text: text.slice(0, SVG_LIMITS.words) });
+    }
   };
   parser.on('text', words);
   parser.on('cdata', words);

@@ -13,6 +13,11 @@ const INHERITED = [
   'stroke-opacity',
   'color',
   'visibility',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'font-style',
+  'text-anchor',
 ] as const;
 const OWN = ['opacity', 'display', 'clip-path', 'stop-color', 'stop-opacity', 'transform'] as const;
 const ALL: readonly string[] = [...INHERITED, ...OWN];
@@ -76,6 +81,9 @@ function simpleSelector(selector: string): Pick<Rule, 'matches' | 'weight'> | un
  * @param note is told of every selector that is not understood
  * @source W3C CSS 2.2, 5 "Selectors" and 6.4.3 "Calculating a selector's specificity", for single elements
  */
+/** The rules of a drawing's style sheets. */
+export type StyleRules = ReturnType<typeof readSheets>;
+
 export function readSheets(sheets: readonly string[], note: (what: string) => void): readonly Rule[] {
   const rules: Rule[] = [];
   for (const sheet of sheets) {

@@ -4,6 +4,9 @@ import { join, resolve } from 'node:path';
 import {
   createArtIndex,
   IDENTITY,
+  joinPaths,
+  mapPath,
+  setLine,
   termsOf,
   toSvg,
   type ArtEntry,
@@ -14,9 +17,10 @@ import {
   type Hex,
   type KnownInput,
   type Palette,
+  type ShippedFamily,
 } from '$core/index';
-import { asArt, importSvg, type ImportedDrawing } from '$core/svg-import';
-import { pathAlgebra } from './fonts';
+import { asArt, importSvg, type ImportedDrawing, type SetWords } from '$core/svg-import';
+import { fonts, pathAlgebra, shippedFamilies } from './fonts';
 import { ProblemError } from './http/problem-error';
 
 /** Where the list of the shipped art lies; the app is started from the project's folder. */
@@ -166,9 +170,46 @@ export interface BroughtIn {
   readonly left: readonly string[];
 }
 
+/** Names that mean the same face, however they are written: “EB Garamond”, “eb-garamond”, “EBGaramond-Bold”. */
+const plainName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/-(regular|bold|italic|bolditalic|light|medium|semibold)$/, '')
+    .replace(/[^a-z0-9]/g, '');
+
+/** Sets words in the faces that ship or that the brand owns, as far as a drawing names any of them. */
+async function setterFor(markup: string, own: readonly ShippedFamily[]): Promise<SetWords> {
+  const named = new Set(
+    [...markup.matchAll(/font-family\s*[:=]\s*["']?([^;"'>]{1,200})/g)].flatMap(([, list = '']) => list.split(',').map(plainName)),
+  );
+  const families = [...shippedFamilies(), ...own].filter(({ id, name }) => named.has(plainName(name)) || named.has(plainName(id)));
+  if (families.length === 0) return () => undefined;
+  const { loader } = await fonts(own);
+  const choice = (family: string, weight: number, italic: boolean) => ({
+    family,
+    style: italic ? ('italic' as const) : ('normal' as const),
+    axes: { wght: weight },
+  });
+  await loader.load(families.flatMap(({ id }) => [400, 700].flatMap((weight) => [choice(id, weight, false), choice(id, weight, true)])));
+  return (words, { family, weight, italic }) => {
+    const known = families.find(({ id, name }) => [name, id].some((each) => plainName(each) === plainName(family)));
+    const face = known && loader.shelf.find(choice(known.id, weight >= 600 ? 700 : 400, italic));
+    if (!face?.ok) return undefined;
+    const { glyphs, advance } = setLine(face.value, words, { axes: { wght: weight }, kerning: 'font', trackingPermille: 0 });
+    return {
+      advance,
+      path: joinPaths(
+        glyphs.map(({ instance, glyph, emPerUnit, x, y }) =>
+          mapPath(instance.outline(glyph), { a: emPerUnit, b: 0, c: 0, d: emPerUnit, e: x, f: y }),
+        ),
+      ),
+    };
+  };
+}
+
 /** Takes in a drawing made elsewhere: read, cleaned of everything active, made into outlines with color slots in its own colors. */
-export async function bringIn(markup: string, source: ArtSource): Promise<BroughtIn> {
-  const drawing = importSvg(markup, await pathAlgebra());
+export async function bringIn(markup: string, source: ArtSource, own: readonly ShippedFamily[] = []): Promise<BroughtIn> {
+  const drawing = importSvg(markup, await pathAlgebra(), await setterFor(markup, own));
   if (!drawing.ok) throw new ProblemError(422, drawing.problems);
   return { part: asArt(drawing.value, source, 'as-drawn'), left: drawing.value.left };
 }

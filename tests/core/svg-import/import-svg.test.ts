@@ -94,13 +94,33 @@ describe('reading drawings made elsewhere', () => {
     expect(pieces).toHaveLength(1);
     expect(left).toEqual(
       expect.arrayContaining([
-        'text; turn it into outlines first',
+        'the text “hi” in no named face, a face that is not here; turn it into outlines first',
         'an embedded or linked picture',
         'a web page inside the drawing',
         'a filter',
         '“blink”',
       ]),
     );
+  });
+
+  it('makes text outlines where its face is known: placed, anchored, sized, span by span', () => {
+    // Every letter a box of half an em by an em: widths and places have closed forms.
+    const set = (words: string, { family }: { readonly family: string }) =>
+      family === 'Box'
+        ? { advance: words.length / 2, path: { verbs: 'MLLLZ', coords: [0, -1, words.length / 2, -1, words.length / 2, 0, 0, 0] } }
+        : undefined;
+    const drawing = importSvg(
+      svg(
+        '<text x="100" y="50" font-family="Nobody, Box" font-size="20" text-anchor="middle" fill="#ff0000">ab<tspan fill="#0000ff">cd</tspan></text><text font-family="Nobody">lost</text>',
+      ),
+      paths,
+      set,
+    );
+    if (!drawing.ok) throw new Error('not read');
+    expect(drawing.value.pieces.map(({ color }) => color)).toEqual(['#ff0000', '#0000ff']);
+    // Four letters of 10 px around 100: from 80 to 120, from the height of capitals to the baseline.
+    expect(drawing.value.box).toEqual({ left: 80, right: 120, top: 30, bottom: 50 });
+    expect(drawing.value.left).toEqual(['the text “lost” in Nobody, a face that is not here; turn it into outlines first']);
   });
 
   it('refuses what is broken, hostile or beyond its limits, each with its reason, and never hangs', () => {

@@ -51,7 +51,15 @@ export interface CheckedFile {
 
 /** Everything that takes long enough to keep other requests waiting; each runs in a thread of its own, never in the one that answers. */
 export const tasks = {
-  drawing: ({ markup, source }: { readonly markup: string; readonly source: ArtSource }): Promise<BroughtIn> => bringIn(markup, source),
+  drawing: ({
+    markup,
+    source,
+    ownFamilies,
+  }: {
+    readonly markup: string;
+    readonly source: ArtSource;
+    readonly ownFamilies: readonly ShippedFamily[];
+  }): Promise<BroughtIn> => bringIn(markup, source, ownFamilies),
   svg: (subject: PictureSubject): Promise<string> => svgPicture(subject),
   raster: ({
     subject,
