@@ -32,7 +32,13 @@ export async function ensureBuild() {
   const now = digest();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return;
   say('Building …');
-  if ((await run('npm', ['run', '--silent', 'build'], { stdio: ['ignore', 'ignore', 'inherit'] })) !== 0)
+  if (
+    (await run('npm', ['run', '--silent', 'build'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      // The same build whoever asks for it: a test runner sets another environment.
+      env: { ...process.env, NODE_ENV: 'production' },
+    })) !== 0
+  )
     stop('The app could not be built; what went wrong stands above.');
   writeFileSync(STAMP, now);
 }

@@ -67,7 +67,11 @@ describe('what the core reads equals what fontTools reads', () => {
         face.axes.map(({ tag, min, default: rest, max }) => [tag, min, rest, max]),
         file,
       ).toEqual(said.axes);
-      expect(face.features, file).toEqual(said.features);
+      // An old kern table counts as the feature that it stands for; fontTools lists GSUB and GPOS.
+      expect(
+        face.features.filter((tag) => tag !== 'kern' || said.features.includes(tag)),
+        file,
+      ).toEqual(said.features);
       expect(face.characterCount, file).toBe(said.characters.length);
       expect(
         said.characters.every((character) => face.covers(character)),

@@ -53,6 +53,7 @@ export async function unpackFontFile(file: Uint8Array, face?: number): Promise<R
   if (form === 'collection') {
     if (face !== undefined) return faceOfCollection(file, face);
     const count = collectionFaces(file);
+    if (count === 0) return damaged('TTC');
     return fail({
       code: 'font-collection',
       message: `This file is a collection of ${count} faces.`,

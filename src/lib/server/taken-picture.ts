@@ -1,3 +1,4 @@
+import { contours } from 'd3';
 import sharp from 'sharp';
 import { pictureColors, type PictureColor } from '$core/index';
 import { refuse } from './http/problem-error';
@@ -25,6 +26,59 @@ export interface TakenPicture {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly colors: readonly PictureColor[];
+  /** Where it is not clear, as an outline in a square of 1 × 1; nothing of opaque pictures. */
+  readonly outline?: string;
+}
+
+/** The outline of what is not clear is traced at this size, and above this share of opacity: nothing that is seen is cut off. */
+const TRACED_SIDE_PX = 240;
+const SEEN = 0.02;
+/** Corners nearer than this to the line between their neighbors are left out, in traced pixels. */
+const SMOOTH_PX = 0.35;
+
+/**
+ * The outline of what is not clear in a picture, as path data in a square of 1 × 1.
+ * @source marching squares on the alpha channel (d3-contour); simplified after D. Douglas, T. Peucker, 1973
+ */
+async function outlineOfAlpha(bytes: Uint8Array): Promise<string | undefined> {
+  const { hasAlpha } = await sharp(bytes).metadata();
+  if (!hasAlpha || (await sharp(bytes).stats()).isOpaque) return undefined;
+  const { data, info } = await sharp(bytes)
+    .resize({ width: TRACED_SIDE_PX, height: TRACED_SIDE_PX, fit: 'inside', withoutEnlargement: true })
+    .extractChannel('alpha')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  // A clear edge all around closes every contour.
+  const [wide, high] = [info.width + 2, info.height + 2];
+  const values = new Array<number>(wide * high).fill(0);
+  for (let y = 0; y < info.height; y++)
+    for (let x = 0; x < info.width; x++) values[(y + 1) * wide + x + 1] = (data[(y * info.width + x) * info.channels] ?? 0) / 255;
+  const [found] = contours().size([wide, high]).thresholds([SEEN])(values);
+  const rings = (found?.coordinates ?? []).flat();
+  const written = (value: number) => String(Math.round(Math.min(1, Math.max(0, value)) * 1e5) / 1e5);
+  const drawn = rings
+    .map((ring) => thinned(ring as [number, number][], SMOOTH_PX))
+    .filter((ring) => ring.length > 3)
+    .map((ring) => {
+      const points = ring.slice(0, -1).map(([x, y]) => `${written((x - 1) / info.width)} ${written((y - 1) / info.height)}`);
+      return `M${points.join('L')}Z`;
+    })
+    .join('');
+  return drawn === '' || drawn.length > 70_000 ? undefined : drawn;
+}
+
+function thinned(points: readonly [number, number][], near: number): readonly [number, number][] {
+  const [first, last] = [points[0], points.at(-1)];
+  if (!first || !last || points.length < 3) return points;
+  let [farthest, at] = [0, 0];
+  points.forEach(([x, y], index) => {
+    const [dx, dy] = [last[0] - first[0], last[1] - first[1]];
+    const length = Math.hypot(dx, dy);
+    const away = length === 0 ? Math.hypot(x - first[0], y - first[1]) : Math.abs((x - first[0]) * dy - (y - first[1]) * dx) / length;
+    if (away > farthest) [farthest, at] = [away, index];
+  });
+  if (farthest <= near) return [first, last];
+  return [...thinned(points.slice(0, at + 1), near).slice(0, -1), ...thinned(points.slice(at), near)];
 }
 
 /** Reads a picture by its contents, turned upright as its camera meant, metadata dropped, as WebP (or PNG). */
@@ -66,7 +120,9 @@ export async function takenPicture(bytes: Uint8Array, name: string, use: Picture
     .removeAlpha()
     .raw()
     .toBuffer();
-  return { bytes: kept.data, widthPx: kept.info.width, heightPx: kept.info.height, colors: pictureColors(sample) };
+  const outline = await outlineOfAlpha(kept.data);
+  const size = { widthPx: kept.info.width, heightPx: kept.info.height };
+  return { bytes: kept.data, ...size, colors: pictureColors(sample), ...(outline ? { outline } : {}) };
 }
 
 /** @source W3C PNG (Third Edition), 5.2 "PNG signature" */

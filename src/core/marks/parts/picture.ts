@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { framePath, IDENTITY } from '../../geometry';
+import { framePath, IDENTITY, mapPath, readPath } from '../../geometry';
 import type { PictureFill } from '../drawing';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
@@ -18,6 +18,12 @@ export const pictureSchema = z.strictObject({
   /** Of the file, upright, in its own pixels. */
   fileWidthPx: z.number().int().min(1).max(LONGEST_SIDE),
   fileHeightPx: z.number().int().min(1).max(LONGEST_SIDE),
+  /** Where it is not clear, as an outline in a square of 1 × 1 that the picture fills; of opaque pictures there is none. */
+  outline: z
+    .string()
+    .max(80_000)
+    .refine((data) => readPath(data) !== undefined, 'Expected an outline of absolute M, L, Q, C and Z')
+    .optional(),
   /** Its longer side in the mark. */
   sizePx: z.number().min(0.1).max(20_000).default(240),
   /** Only to look at on the table, beside or under the work: in no proof, no file and no other part. */
@@ -25,7 +31,7 @@ export const pictureSchema = z.strictObject({
 });
 export type Picture = z.infer<typeof pictureSchema>;
 
-/** A picture of pixels on its own center. It keeps its colors in every dressing; as an outline it is its frame. */
+/** A picture of pixels on its own center. It keeps its colors in full color; as an outline it is what is not clear of it, else its frame. */
 export const picture: PartKind<typeof pictureSchema> = {
   schema: pictureSchema,
   label: 'Picture',
@@ -34,12 +40,13 @@ export const picture: PartKind<typeof pictureSchema> = {
     const scale = part.sizePx / Math.max(part.fileWidthPx, part.fileHeightPx);
     const [width, height] = [part.fileWidthPx * scale, part.fileHeightPx * scale];
     const map = { ...IDENTITY, a: width, d: height, e: -width / 2, f: -height / 2 };
+    const seen = part.outline === undefined ? undefined : readPath(part.outline);
     const node: PictureFill = {
       kind: 'picture',
       sha256: part.sha256,
       map,
-      path: framePath(map),
-      rule: 'nonzero',
+      path: seen && seen.verbs !== '' ? mapPath(seen, map) : framePath(map),
+      rule: seen ? 'evenodd' : 'nonzero',
       opacity: 1,
     };
     return { nodes: [node], notices: [] };

@@ -47,13 +47,20 @@ export async function bringIn(brandSlug: string, file: File, { author, license }
     return send<Brought>(`/api/brands/${brandSlug}/art?${query}`, await file.text(), 'image/svg+xml');
   }
   const query = new URLSearchParams({ name: file.name || 'The picture', for: 'mark' });
-  const stored = await send<{ readonly sha256: string; readonly widthPx: number; readonly heightPx: number }>(
+  const stored = await send<{ readonly sha256: string; readonly widthPx: number; readonly heightPx: number; readonly outline?: string }>(
     `${picturesAddress(brandSlug).slice(0, -1)}?${query}`,
     file,
     file.type,
   );
   if (!stored.ok) return stored;
-  const { sha256, widthPx, heightPx } = stored.value;
-  const part = { kind: 'picture' as const, sha256, fileWidthPx: widthPx, fileHeightPx: heightPx, source: { title, author, license } };
+  const { sha256, widthPx, heightPx, outline } = stored.value;
+  const part = {
+    kind: 'picture' as const,
+    sha256,
+    fileWidthPx: widthPx,
+    fileHeightPx: heightPx,
+    ...(outline ? { outline } : {}),
+    source: { title, author, license },
+  };
   return { ok: true, value: { part, left: [] } };
 }

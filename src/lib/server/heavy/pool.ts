@@ -54,7 +54,7 @@ function lane(name: LaneName): Piscina {
   const kept = open.get(name);
   if (kept) return kept;
   const { threads, waiting, heapMb } = LANES[name];
-  const built = existsSync(BUILT) && !import.meta.env?.DEV;
+  const built = process.env['NODE_ENV'] === 'production' && existsSync(BUILT);
   const fresh = new Piscina({
     filename: built ? BUILT : SOURCE,
     ...(built ? {} : { execArgv: ['--import', 'tsx'] }),

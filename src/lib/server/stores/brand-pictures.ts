@@ -23,10 +23,11 @@ export async function addPicture(
   bytes: Uint8Array,
   name: string,
   use: PictureUse = 'board',
-): Promise<BrandPicture> {
+): Promise<BrandPicture & { readonly outline?: string }> {
   const taken = await heavy('picture', { bytes, name, use });
+  const { outline } = taken;
   const row = { sha256: taken.sha256, name: name.slice(0, 200), widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
-  return putRow(em, brandId, row, null);
+  return { ...(await putRow(em, brandId, row, null)), ...(outline ? { outline } : {}) };
 }
 
 /** One row for each picture of a brand, however many requests bring it at once. */
