@@ -2,6 +2,7 @@ import { dress, legibleOn, type Dressing } from '../../color/dressing';
 import type { Hex } from '../../color/hex';
 import type { Palette } from '../../color/palette';
 import type { PathAlgebra } from '../../geometry';
+import { membersDeep } from '../gather';
 import type { Recipe } from '../recipe';
 import { isKnown } from '../registry';
 import type { ResolvedMark } from '../resolve';
@@ -21,6 +22,16 @@ export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dre
 const paintOf = (palette: Palette, dressing: Exclude<Dressing, 'full'>): Hex =>
   dressing === 'one-color' ? palette.ink : dressing === 'reversed' ? palette.paper : legibleOn(palette, palette.lead);
 
+/** What the designer decided, by part; what draws other parts decides for those of them that say nothing of their own. */
+function wishesIn(recipe: Recipe): ReadonlyMap<string, OneColorWish> {
+  const own = recipe.parts.flatMap((part) => (isKnown(part) && part.oneColor ? [[part.id, part.oneColor] as const] : []));
+  // The innermost says it last: a group within a group has fewer members than the one around it.
+  const byReach = own
+    .map(([id, wish]) => ({ wish, members: [...membersDeep(recipe, id)] }))
+    .sort((a, b) => b.members.length - a.members.length);
+  return new Map([...byReach.flatMap(({ wish, members }) => members.map((id) => [id, wish] as const)), ...own]);
+}
+
 /**
  * Dresses marks that were resolved in full color. All colorways of one paint share one outline: what was decided once holds for the whole brand.
  * @param sure path algebra for what the first one got wrong
@@ -36,9 +47,7 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
   const kept = new Map<string, OneColor>();
   return (mark, recipe, palette, dressing) => {
     if (dressing === 'full') return mark;
-    const wishes = new Map<string, OneColorWish>(
-      recipe.parts.flatMap((part) => (isKnown(part) && part.oneColor ? [[part.id, part.oneColor] as const] : [])),
-    );
+    const wishes = wishesIn(recipe);
     const key = JSON.stringify([
       dress(palette, 'full').colors,
       [...wishes],

@@ -64,6 +64,16 @@ describe('a mark in one color', () => {
     expect(areaOf(mark) / area).toBeCloseTo(1, 2);
   });
 
+  it('follows what was decided for a group in all its members that say nothing of their own', () => {
+    const mark = markOf(
+      disk('ground', 'ink', 400),
+      disk('one', 'ink', 100, { place: { x: -80, y: 0, turnDeg: 0 } }),
+      disk('two', 'ink', 100, { place: { x: 80, y: 0, turnDeg: 0 }, oneColor: 'ink' }),
+      { kind: 'group', id: 'pair', members: ['one', 'two'], oneColor: 'clear' } as PartInput,
+    );
+    expect(statesOf(mark)).toEqual({ ground: 'ink', one: 'clear', two: 'ink' });
+  });
+
   it('may be given a gap or an outline by hand', () => {
     const gap = markOf(disk('ground', 'ink', 400), disk('front', 'ink', 200, { oneColor: 'gap' }));
     const width = gap.oneColor?.gapPx ?? 0;
