@@ -9,9 +9,16 @@ import { freePort } from '../../scripts/setup/free-port.mjs';
 export async function startTestApp(options: { readonly demo?: boolean } = {}) {
   const cluster = inject('cluster');
   const databaseUrl = ensureDatabase(cluster, `test_${randomUUID().slice(0, 8)}`);
-  const start = async (demo: boolean) => startApp({ port: await freePort(), databaseUrl, demo, quiet: true, fileFolder });
+  const start = (demo: boolean, port: number) => startApp({ port, databaseUrl, demo, quiet: true, fileFolder });
   const fileFolder = mkdtempSync('/tmp/lucky-files-');
-  const app = await start(options.demo ?? true);
-  /** A second web process on the same database. */
-  return { ...app, databaseUrl, another: () => start(false) };
+  const port = await freePort();
+  const app = await start(options.demo ?? true, port);
+  return {
+    ...app,
+    databaseUrl,
+    /** A second web process on the same database. */
+    another: async () => start(false, await freePort()),
+    /** The same address again, once it was killed. */
+    revived: () => start(false, port),
+  };
 }
