@@ -1,5 +1,3 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { dress, parseRecipe, expect as valueOf, type Bounds, type Recipe } from '$core/index';
@@ -7,6 +5,7 @@ import { palette, read, recipeOf, send } from '../support/api';
 import { startBrowser, type TestBrowser } from '../support/browser';
 import { shelfOf } from '../support/fonts';
 import { resolverOf } from '../support/resolver';
+import { byLibrsvg } from '../support/second-renderer';
 import { startTestApp } from '../support/test-app';
 
 // Two renderers that share no code with the server's (resvg): Chromium, and librsvg through rsvg-convert.
@@ -54,13 +53,6 @@ async function inChromium(svg: string, widthPx: number, heightPx: number): Promi
   const shot = await page.screenshot({ omitBackground: true });
   await page.close();
   return PNG.sync.read(Buffer.from(shot));
-}
-
-function inRsvg(svg: string, widthPx: number, heightPx: number): PNG {
-  const folder = mkdtempSync('/tmp/lucky-rsvg-');
-  writeFileSync(`${folder}/mark.svg`, svg);
-  execFileSync('rsvg-convert', ['-w', String(widthPx), '-h', String(heightPx), '-o', `${folder}/mark.png`, `${folder}/mark.svg`]);
-  return PNG.sync.read(execFileSync('cat', [`${folder}/mark.png`]));
 }
 
 /** Mean absolute difference of premultiplied channels, in steps of 1/255. */
@@ -127,7 +119,7 @@ describe('the same mark', () => {
     const framed = svg.replace(/ width="[^"]+" height="[^"]+"/, '');
     for (const [name, other] of [
       ['Chromium', await inChromium(framed, png.width, png.height)],
-      ['librsvg', inRsvg(framed, png.width, png.height)],
+      ['librsvg', byLibrsvg(framed, png.width, png.height)],
     ] as const) {
       expect([other.width, other.height]).toEqual([png.width, png.height]);
       expect(meanDifference(png, other), name).toBeLessThan(1);

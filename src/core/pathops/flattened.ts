@@ -6,11 +6,13 @@ import {
   inflatePathsD,
   intersectD,
   JoinType,
+  simplifyPathsD,
   unionD,
   xorD,
   type PathsD,
 } from 'clipper2-ts';
 import { boundsOf, flatten, heightOf, PathPen, widthOf, type Combining, type Join, type Region } from '../geometry';
+import { strokeByDefinition } from './stroke-by-definition';
 
 /** Curves are flattened this finely before polygons are combined: in the region's unit, and never coarser than a share of its size. */
 const FINE = 0.02;
@@ -92,14 +94,28 @@ export function bandFlattened(region: Region, width: number, join: Join, fine = 
   return regionOf(differenceD(out, inside, ClipperRule.NonZero, grain.precision));
 }
 
-const areas = new WeakMap<Region['path'], Map<Region['rule'], number>>();
+/** The same band by the definition of a stroke: slower, and right at every corner. */
+export function bandByDefinition(region: Region, width: number, join: Join, fine = FINE): Region {
+  const grain = grainFor([region], fine);
+  const exact = strokeByDefinition(clean(region, grain), width / 2, join, MITER_LIMIT, grain.precision);
+  return regionOf(simplifyPathsD(exact, fine));
+}
 
-/** How much a region covers, in square units, by the polygon library. */
+/** The same area grown, by the definition of a stroke. */
+export function growByDefinition(region: Region, by: number, join: Join, fine = FINE): Region {
+  const band = bandByDefinition(region, 2 * Math.abs(by), join, fine);
+  return combineFlattened(by < 0 ? 'subtract' : 'unite', region, band, fine);
+}
+
+const areas = new WeakMap<Region['path'], Map<string, number>>();
+
+/** How much a region covers, in square units, by the polygon library; up to two thirds of `fine` along all its edges too little. */
 export function areaOfRegion(region: Region, fine = FINE): number {
-  const byRule = areas.get(region.path) ?? new Map<Region['rule'], number>();
-  const kept = byRule.get(region.rule);
+  const known = areas.get(region.path) ?? new Map<string, number>();
+  const key = `${region.rule} ${fine}`;
+  const kept = known.get(key);
   if (kept !== undefined) return kept;
   const area = region.path.verbs === '' ? 0 : Math.abs(areaPathsD(clean(region, grainFor([region], fine))));
-  areas.set(region.path, byRule.set(region.rule, area));
+  areas.set(region.path, known.set(key, area));
   return area;
 }

@@ -26,7 +26,7 @@ const MITER_LIMIT = 8;
  * Outlines are stroked this many times larger: the stroker is exact to a quarter of a pixel, which would be 0.7 % of the area of a fine ornament.
  * A power of two, so that enlarging loses no digit.
  */
-const STROKED_LARGER = 16;
+const STROKED_LARGER = 64;
 
 /**
  * Opens the path library.
