@@ -54,7 +54,7 @@ describe('gradients of drawings made elsewhere', () => {
     expect(drawing.left).toEqual([]);
     const { drawing: ours, ink } = draw(valueOf(createPart({ ...asArt(drawing, { title: 'Shade' }, undefined), id: 'art' })));
     if (!ink) throw new Error('nothing is drawn');
-    const after = byLibrsvg(toSvg(ours, { title: 'Shade', box: ink }));
+    const after = byLibrsvg(toSvg(ours, { title: 'Shade', box: ink }), SIDE, SIDE).data;
     /** Mean difference of channels, and the share of channels that are off by more than edges are smoothed differently. */
     const against = (before: Buffer) => {
       const off = [...before].map((value, at) => Math.abs(value - (after[at] ?? 0)));

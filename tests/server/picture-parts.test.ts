@@ -3,6 +3,7 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { palette, read, recipeOf, send } from '../support/api';
+import { byLibrsvg } from '../support/second-renderer';
 import { startTestApp } from '../support/test-app';
 
 let app: Awaited<ReturnType<typeof startTestApp>>;

@@ -30,6 +30,9 @@ export interface Rest {
   readonly stable: boolean;
 }
 
+/** Sides of a hull that turn by less than this (radians) are one: crests of equal height lie on it, up to rounding. */
+const NO_CORNER = 1e-7;
+
 /** Sides shorter than this share of the hull are flattened curves, not edges to rest on. */
 const LEAST_SIDE = 0.02;
 
@@ -39,12 +42,20 @@ const LEAST_SIDE = 0.02;
  * @returns the least turned first
  */
 export function restsOf(points: readonly Point[], weight: Point): readonly Rest[] {
-  const hull = convexHull(points);
-  if (hull.length < 2) return [];
-  const round = hull.reduce((sum, a, index) => {
-    const b = hull[(index + 1) % hull.length] as Point;
+  const all = convexHull(points);
+  if (all.length < 2) return [];
+  const round = all.reduce((sum, a, index) => {
+    const b = all[(index + 1) % all.length] as Point;
     return sum + Math.hypot(b.x - a.x, b.y - a.y);
   }, 0);
+  const hull: Point[] = [];
+  for (const [index, point] of all.entries()) {
+    const [a, next] = [hull.at(-1), all[(index + 1) % all.length] as Point];
+    const level = (from: Point) =>
+      Math.abs(cross(from, point, next)) <=
+      NO_CORNER * Math.hypot(point.x - from.x, point.y - from.y) * Math.hypot(next.x - point.x, next.y - point.y);
+    if (!a || !level(a)) hull.push(point);
+  }
   return hull
     .flatMap((a, index): readonly Rest[] => {
       const b = hull[(index + 1) % hull.length] as Point;

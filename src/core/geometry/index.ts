@@ -31,6 +31,7 @@ export {
   type Outlined,
   type Shift,
 } from './arrange';
+export { inscribedDisk, type InscribedDisk } from './inscribed-disk';
 export { convexHull, restsOf, type Rest } from './hull';
 export { readPath } from './read-path';
 export {

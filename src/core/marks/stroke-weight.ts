@@ -1,4 +1,4 @@
-import { flatten, islandsOf, contoursOf, thicknessOf, type PathAlgebra, type Region, type Thickness } from '../geometry';
+import { contoursOf, flatten, inscribedDisk, islandsOf, thicknessOf, type PathAlgebra, type Region, type Thickness } from '../geometry';
 import { grown } from './gathering';
 
 /** Share of a counter's width, or of a thin stroke, that a change of weight always leaves on either side of its middle. */
@@ -19,9 +19,6 @@ const solid = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
 export const shrunk = (area: Region, by: number, paths: PathAlgebra): Region =>
   by <= 0 ? area : paths.combine('subtract', area, paths.band(area, 2 * by, 'round'));
 
-/** The widest disk that fits into an area. */
-const widest = (area: Region): number => thicknessOfArea(area)?.places.at(-1)?.thickness ?? 0;
-
 /**
  * Brings the typical stroke of an area to a weight, by moving its outline evenly out or in. Counters stay open: each gives way by at most
  * three tenths of its width on either side. Thin strokes stay: thinning goes at most as far as leaves four tenths of the thinnest.
@@ -39,6 +36,6 @@ export function withWeight(area: Region, weight: number, paths: PathAlgebra): Re
     .flatMap((island) => contoursOf(island.path).slice(1))
     .reduce((rest, hole) => {
       const open = paths.weld([solid(hole)]);
-      return paths.combine('subtract', rest, shrunk(open, Math.min(by, LEFT_OPEN * widest(open)), paths));
+      return paths.combine('subtract', rest, shrunk(open, Math.min(by, LEFT_OPEN * 2 * (inscribedDisk(open)?.radius ?? 0)), paths));
     }, outside);
 }

@@ -8,6 +8,7 @@ import {
   distribute,
   equalInkGaps,
   flatten,
+  FORM_NAMES,
   inkGap,
   mapPath,
   outlineOf,
@@ -118,7 +119,7 @@ describe('resting on a line', () => {
   });
 
   it('rests on every edge of that hull: turned so far, two points of the outline touch the line and none lies below', () => {
-    for (const form of ['star', 'heart', 'arrow', 'heaterShield', 'spray', 'pennant'] as const) {
+    for (const form of FORM_NAMES) {
       const points = flatten(mapPath(outlineOf(startOf(form)), rotation(23)), 0.02).flat();
       const hull = polygonHull(points.map(({ x, y }): [number, number] => [x, y])) ?? [];
       const round = hull.reduce((sum, [x, y], index) => {
@@ -130,7 +131,14 @@ describe('resting on a line', () => {
         return Math.hypot(nx - x, ny - y) >= 0.02 * round;
       });
       const rests = restsOf(points, { x: 0, y: 0 });
-      expect(rests.length, form).toBe(edges.length);
+      // A corner that is rounding splits a side in two of the same direction (crests of equal height).
+      const directions = new Set(
+        edges.map((at) => {
+          const [nx, ny] = hull[(hull.indexOf(at) + 1) % hull.length] as [number, number];
+          return (Math.round((Math.atan2(ny - at[1], nx - at[0]) * 180e4) / Math.PI) + 360e4) % 360e4;
+        }),
+      );
+      expect(rests.length, form).toBe(directions.size);
       for (const { turnDeg, touches } of rests) {
         const turn = (turnDeg * Math.PI) / 180;
         const downOf = ({ x, y }: Point) => x * Math.sin(turn) + y * Math.cos(turn);
