@@ -188,7 +188,7 @@ export class Draughtsman {
   async spacing(markId: string, partId: string): Promise<SpacingPicture | undefined> {
     const { part, loader } = await this.#lettering(markId, partId);
     if (!part) return undefined;
-    const { letters, box, gaps } = spacingOf(part, loader.shelf);
+    const { letters, box, gaps } = spacingOf(part, loader.shelf, this.#ready().paths);
     return { data: pathData(letters), box, gaps: gaps.map(({ area, ...gap }) => ({ ...gap, data: pathData(area) })) };
   }
 

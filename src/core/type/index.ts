@@ -28,7 +28,7 @@ export { casedLetters, inCase, LETTER_CASES, type LetterCase } from './letter-ca
 
 // Setting a line, kerning it, bending it
 export { missingLetters, setLine, type LetterStyle, type LineSettings, type SetLine } from './set-line';
-export type { LetterSpace, SetGlyph, SetLetter } from './set-letter';
+export type { LetterSpace, SetGlyph, SetLetter, StandingOutline } from './set-letter';
 export * from './kerning';
 export * from './line';
 

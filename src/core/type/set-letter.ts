@@ -1,3 +1,4 @@
+import type { Path } from '../geometry';
 import type { AxisValues, Typeface, TypefaceInstance } from './typeface';
 
 /** One glyph on the line, in ems, origin at the line's start on the baseline, y down. */
@@ -11,6 +12,12 @@ export interface SetGlyph {
   readonly advance: number;
   /** UTF-16 index, in the cased text, of the first character it stands for. */
   readonly cluster: number;
+}
+
+/** An outline that a letter stands with instead of the font's own, in 1/1000 em of its line from its own pen, y down; and what names it. */
+export interface StandingOutline {
+  readonly key: string;
+  readonly path: Path;
 }
 
 /** One letter as it is set: a letter with its marks, or a ligature of several; lengths in ems. */
@@ -29,6 +36,8 @@ export interface SetLetter {
   readonly x: number;
   readonly advance: number;
   readonly glyphs: readonly SetGlyph[];
+  /** How it stands, where that is not how the font has it. */
+  readonly stands?: StandingOutline | undefined;
   /** Space between the letter before it and itself that is not the font's own: tracking, optical kerning and hand adjustment. */
   readonly added: LetterSpace | undefined;
 }

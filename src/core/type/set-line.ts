@@ -3,7 +3,7 @@ import { isJoined, itemize } from './itemize';
 import { casedLetters, type LetterCase } from './letter-case';
 import { offersFeature, rangesFor, type FeatureSettings } from './features';
 import { createPairKerner, type Kerning } from './kerning/pair-kerner';
-import type { LetterSpace, SetGlyph, SetLetter } from './set-letter';
+import type { LetterSpace, SetGlyph, SetLetter, StandingOutline } from './set-letter';
 import type { AxisValues, FeatureRange, Typeface, TypefaceInstance } from './typeface';
 
 /** What one letter has of its own; all else follows the line. */
@@ -16,6 +16,8 @@ export interface LetterStyle {
   readonly features?: FeatureSettings;
   /** The letter is moved, cut or turned by itself, so that it may not melt into a ligature. */
   readonly alone?: boolean;
+  /** The letter as it stands (turned, flipped, raised, cut), where that is not how the font has it: by that outline it is kerned. */
+  readonly asItStands?: (letter: SetLetter) => StandingOutline | undefined;
 }
 
 /** How a line is to be set; lengths in 1/1000 em. */
@@ -154,11 +156,13 @@ export function setLine(face: Typeface, text: string, settings: LineSettings, fa
         axes: cluster.letter.axes,
         instance,
         scale: cluster.letter.scale,
+        stands: undefined as StandingOutline | undefined,
         x: 0,
         advance: cluster.advance * emPerUnit,
         glyphs,
         added,
       };
+      if (settings.kerning === 'optical') letter.stands = cluster.letter.style?.asItStands?.(letter);
       if (before && added && !joined && !(onGrid(before) && onGrid(letter))) {
         const optical = kerner(before, letter) / 1000;
         letter.added = { ...added, optical };

@@ -4,6 +4,7 @@ import {
   centerOf,
   compose,
   IDENTITY,
+  invert,
   mapPath,
   translation,
   warpPath,
@@ -16,7 +17,8 @@ import type { Problem } from '../../result/result';
 import type { Paint } from '../paint';
 import type { CutFrame, DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
 import { beltAround } from './belts';
-import { cutThrough, prepareCut } from './cuts';
+import { asCut, cutOutline, cutsOf, letterIs } from './cut-letters';
+import { prepareCut } from './cuts';
 import { fitLine } from './fit';
 import {
   flushLine,
@@ -33,7 +35,7 @@ import {
 import { placeOnLine, type Circle } from './line-placing';
 import { companionOf, followedCircle, followedCurve, targetOf } from './followed';
 import { noticesOf } from './notices';
-import type { Cut, Lettering } from './schema';
+import type { Lettering } from './schema';
 import { circleFacts, originOf, placeOf } from './standing';
 import { touchLetters } from './touch';
 import { underlines } from './underline';
@@ -161,22 +163,11 @@ const rounded = (map: Affine): string =>
     .map((value: number) => value.toFixed(6))
     .join();
 
-const nonzero = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
-
 /** A letter with its own cuts, in its own plane, and how it is filled. */
 function ownRegion(part: Lettering, letter: FlatLetter, context: DrawContext): { readonly region: Region; readonly key: string } {
-  const cuts = part.cuts.filter(({ at }) => at !== null && at.index === letter.index && letterIs(part, letter, at.letter));
   const outline = letter.look?.outlinePermille;
-  let key = `letter ${letter.outline.id}`;
-  let region = nonzero(letter.outline.path);
-  const box = boundsOf(letter.outline.path);
-  for (const cut of cuts) {
-    if (!box) break;
-    const before = region;
-    key += ` ${cutKey(cut)}`;
-    region = context.remember(key, () => cutThrough(before, cut, box, context.paths));
-  }
-  if (outline !== undefined && box) {
+  let { region, key } = cutOutline(letter.outline, cutsOf(part, letter.index), context);
+  if (outline !== undefined && letter.outline.path.verbs !== '') {
     const before = region;
     key += ` outline ${outline}`;
     region = context.remember(key, () => context.paths.band(before, outline, 'miter'));
@@ -184,22 +175,11 @@ function ownRegion(part: Lettering, letter: FlatLetter, context: DrawContext): {
   return { region, key };
 }
 
-const letterIs = (part: Lettering, letter: FlatLetter, wanted: string): boolean => lettersAt(part)[letter.index] === wanted;
-const texts = new WeakMap<Lettering, readonly string[]>();
-const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' });
-function lettersAt(part: Lettering): readonly string[] {
-  const kept = texts.get(part) ?? Array.from(segmenter.segment(part.text), ({ segment }) => segment);
-  texts.set(part, kept);
-  return kept;
-}
-
-const cutKey = ({ id: _id, at: _at, ...numbers }: Cut): string => JSON.stringify(numbers);
-
 /** Draws a lettering on its own origin: the middle (start, end) of its baseline, the crown of its arch, or the center of its ring. */
 export function drawLettering(part: Lettering, context: DrawContext): PartPicture {
   const found = facesOf(part, context.fonts);
   if (!found.faces) return { nodes: [], notices: found.notices };
-  const { faces } = found;
+  const faces: TextFaces = { ...found.faces, cut: (letter, index) => asCut(part, letter, index, context) };
   const companion = companionOf(part, context);
   const sizePx = companion && 'sizePx' in companion ? (companion.sizePx as number) : part.sizePx;
   const capHeight = metric(faces.face, part, 'capHeight');
@@ -265,7 +245,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
   };
   const frames: CutFrame[] = whole.map(({ id }) => ({ id, box: lineBox, map: planeAt(lineBox, IDENTITY) }));
   for (const letter of letters) {
-    const own = [...part.cuts, ...part.belts].filter(({ at }) => at?.index === letter.index && letterIs(part, letter, at.letter));
+    const own = [...part.cuts, ...part.belts].filter(({ at }) => at?.index === letter.index && letterIs(part, letter.index, at.letter));
     const box = own.length > 0 ? boundsOf(letter.outline.path) : undefined;
     if (box) frames.push(...own.map(({ id }) => ({ id, box, map: planeAt(box, letter.map, letter) })));
   }
@@ -279,11 +259,13 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
     let drawnKey = key;
     let region = own;
     let { map } = letter;
+    let back: Affine | undefined;
     if (whole.length > 0) {
       // Cuts through the whole line are made in the flat text, so that they bend with it; seen from the letter, so that one that has only moved is known again.
       const home = compose(translation(-letter.left, 0), map);
       const around = { ...lineBox, left: lineBox.left - letter.left, right: lineBox.right - letter.left };
       region = { ...own, path: mapPath(own.path, home) };
+      back = invert(home);
       drawnKey += ` at ${rounded(home)}`;
       for (const cut of whole) {
         const before = region;
@@ -299,10 +281,12 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
     nodes.push(fill(shown, letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1));
     for (const belt of part.belts) {
       const box = boundsOf(letter.outline.path);
-      if (belt.at.index !== letter.index || !box || !letterIs(part, letter, belt.at.letter)) continue;
+      if (belt.at.index !== letter.index || !box || !letterIs(part, letter.index, belt.at.letter)) continue;
       const { id: _id, at: _at, paint, ...numbers } = belt;
-      const beltKey = `${key} belt ${JSON.stringify(numbers)}`;
-      const ring = context.remember(beltKey, () => beltAround(own, belt, box, context.paths));
+      // Around the letter as it is cut and pushed, its own cuts and those through the whole line alike.
+      const cutLetter = back ? { ...region, path: mapPath(region.path, back) } : own;
+      const beltKey = `${back ? drawnKey : key} belt ${JSON.stringify(numbers)}`;
+      const ring = context.remember(beltKey, () => beltAround(cutLetter, belt, box, context.paths));
       if (ring.path.verbs !== '') nodes.push(fill(placed(ring, letter.map, letter, beltKey), paint ?? letter.look?.paint ?? part.paint, 1));
     }
   }

@@ -1,5 +1,25 @@
-import { boundsOf, compose, IDENTITY, rotation, translation, unite, type Affine, type Bounds } from '../../geometry';
-import { setLine, type AxisValues, type FontShelf, type LetterStyle, type SetLetter, type Typeface } from '../../type';
+import {
+  boundsOf,
+  centerOf,
+  compose,
+  IDENTITY,
+  mapPath,
+  rotation,
+  translation,
+  unite,
+  type Affine,
+  type Bounds,
+  type Point,
+} from '../../geometry';
+import {
+  setLine,
+  type AxisValues,
+  type FontShelf,
+  type LetterStyle,
+  type SetLetter,
+  type StandingOutline,
+  type Typeface,
+} from '../../type';
 import { createGaps, createLooks, lettersOf, type OwnLook } from './anchors';
 import { outlineOfLetter, type Outline } from './outlines';
 import { jitter } from './roughness';
@@ -49,6 +69,8 @@ export interface TextFaces {
   readonly face: Typeface;
   readonly fallback: Typeface | undefined;
   readonly shelf: FontShelf;
+  /** A letter's outline with its own cuts, where it has any. */
+  readonly cut?: (letter: SetLetter, index: number) => StandingOutline | undefined;
 }
 
 const START_OF = { start: 0, center: -0.5, end: -1 } as const;
@@ -57,8 +79,18 @@ const START_OF = { start: 0, center: -0.5, end: -1 } as const;
 const standsAlone = (look: OwnLook): boolean =>
   Object.entries(look).some(([field, value]) => value !== undefined && field !== 'features' && field !== 'underlined');
 
-const own = (look: OwnLook | undefined, part: Lettering, { shelf }: TextFaces): LetterStyle | undefined => {
-  if (!look) return undefined;
+/** A letter as the eye sees it beside its neighbors: with its cuts, turned, flipped and raised; what the hand shifted is not undone. */
+function asItStands(letter: SetLetter, index: number, look: OwnLook | undefined, { cut }: TextFaces): StandingOutline | undefined {
+  const own = cut?.(letter, index);
+  const { turnDeg = 0, flip = 'none', risePermille = 0 } = look ?? {};
+  if (turnDeg === 0 && flip === 'none' && risePermille === 0) return own;
+  const outline = outlineOfLetter(letter);
+  const map = ownMap({ turnDeg, flip, risePermille }, undefined, centerOfInk(outline, letter));
+  return { key: `${own?.key ?? ''} ${turnDeg} ${flip} ${risePermille}`, path: mapPath(own?.path ?? outline.path, map) };
+}
+
+const own = (look: OwnLook | undefined, part: Lettering, { shelf }: TextFaces): Omit<LetterStyle, 'asItStands'> => {
+  if (!look) return {};
   const found = look.font && shelf.find(look.font);
   return {
     ...(look.font && found?.ok ? { face: found.value, axes: look.font.axes } : {}),
@@ -102,7 +134,14 @@ export function setFlatLine(
       trackingPermille: setting.trackingPermille,
       case: part.case,
       features: part.features,
-      ...(part.letters.length > 0 ? { letterStyle: (index) => own(lookOf(index + line.first), part, faces) } : {}),
+      ...(part.letters.length > 0 || part.cuts.length > 0
+        ? {
+            letterStyle: (at) => {
+              const [index, look] = [at + line.first, lookOf(at + line.first)];
+              return { ...own(look, part, faces), asItStands: (letter) => asItStands(letter, index, look, faces) };
+            },
+          }
+        : {}),
       ...(part.gaps.length > 0 ? { gapAfter: (index) => gapOf(index + line.first) } : {}),
     },
     faces.fallback,
@@ -113,8 +152,8 @@ export function setFlatLine(
     const look = lookOf(index);
     const outline = outlineOfLetter(letter);
     const left = begin + letter.x * 1000 * setting.size;
-    const box = boundsOf(outline.path);
-    const center = box ? { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 } : { x: letter.advance * 500, y: 0 };
+    const center = centerOfInk(outline, letter);
+    const rough = part.roughness ? jitter(part.roughness, index) : undefined;
     return {
       letter,
       index,
@@ -124,7 +163,7 @@ export function setFlatLine(
       right: left + letter.advance * 1000 * setting.size,
       baseline: 0,
       center,
-      map: compose(translation(left, 0), compose(sized(setting.size), ownMap(part, look, index, center))),
+      map: compose(translation(left, 0), compose(sized(setting.size), ownMap(look, rough, center))),
     };
   });
   return {
@@ -135,11 +174,16 @@ export function setFlatLine(
   };
 }
 
+/** What a letter's own transform turns about, in its outline's plane: the middle of its ink. */
+function centerOfInk({ path }: Outline, { advance }: SetLetter): Point {
+  const box = boundsOf(path);
+  return box ? centerOf(box) : { x: advance * 500, y: 0 };
+}
+
 const sized = (size: number): Affine => (size === 1 ? IDENTITY : { ...IDENTITY, a: size, d: size });
 
 /** A letter's own transform in its own plane: flipped and turned about the middle of its ink, then shifted. */
-function ownMap(part: Lettering, look: OwnLook | undefined, index: number, center: { readonly x: number; readonly y: number }): Affine {
-  const rough = part.roughness ? jitter(part.roughness, index) : undefined;
+function ownMap(look: Partial<OwnLook> | undefined, rough: ReturnType<typeof jitter> | undefined, center: Point): Affine {
   if (!look && !rough) return IDENTITY;
   const flip = look?.flip ?? 'none';
   const size = rough?.size ?? 1;

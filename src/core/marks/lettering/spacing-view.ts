@@ -1,7 +1,20 @@
-import { boundsOf, compose, flatten, joinPaths, mapPath, PathPen, translation, unite, type Bounds, type Path } from '../../geometry';
+import {
+  boundsOf,
+  compose,
+  flatten,
+  joinPaths,
+  mapPath,
+  PathPen,
+  translation,
+  unite,
+  type Bounds,
+  type Path,
+  type PathAlgebra,
+} from '../../geometry';
 import { fontKern, ROW_PERMILLE, LOWEST_ROW_PERMILLE, sideProfile, type FontShelf, type SideProfile } from '../../type';
 import { gapIsThere, lettersOf } from './anchors';
-import { linesOf, setFlatLine, stackLines, type FlatLetter } from './flat-text';
+import { asCut } from './cut-letters';
+import { linesOf, setFlatLine, stackLines, type FlatLetter, type TextFaces } from './flat-text';
 import type { Lettering } from './schema';
 
 /** One gap between two letters, drawn flat: the white between their outlines as an area, and what moves them. */
@@ -38,11 +51,17 @@ const TO_SHARE = 1;
 const EMPTY: SpacingView = { letters: { verbs: '', coords: [] }, box: undefined, gaps: [] };
 
 /** The gaps of a lettering as they are set, before fitting and bending. */
-export function spacingOf(part: Lettering, shelf: FontShelf): SpacingView {
+export function spacingOf(part: Lettering, shelf: FontShelf, paths: PathAlgebra): SpacingView {
   const face = shelf.find(part.font);
   if (!face.ok) return EMPTY;
   const lender = part.fallback ? shelf.find({ family: part.fallback, style: 'normal', axes: {} }) : undefined;
-  const faces = { face: face.value, fallback: lender?.ok ? lender.value : undefined, shelf };
+  const cutting = { paths, remember: <T>(_: string, make: () => T): T => make() };
+  const faces: TextFaces = {
+    face: face.value,
+    fallback: lender?.ok ? lender.value : undefined,
+    shelf,
+    cut: (letter, index) => asCut(part, letter, index, cutting),
+  };
   const start = { size: 1, trackingPermille: part.trackingPermille, axes: part.font.axes };
   const lines = stackLines(
     linesOf(part.text).map((line) => setFlatLine(part, line, start, faces).line),

@@ -42,7 +42,10 @@ export function createPairKerner(kerning: Kerning, strengthPercent: number, feat
       letter.glyphs.length === 1 && first
         ? `${first.glyph} ${letter.scale}`
         : `${letter.glyphs.map(({ glyph, x, y }) => `${glyph}@${x.toFixed(5)},${y.toFixed(5)}`).join('+')} ${letter.scale}`;
-    const shape = kit.shape(key, () => letterOutline(letter.glyphs), letter.advance * 1000);
+    const { stands } = letter;
+    const shape = stands
+      ? kit.shape(`${key} ${stands.key}`, () => stands.path, letter.advance * 1000)
+      : kit.shape(key, () => letterOutline(letter.glyphs), letter.advance * 1000);
     return shape && { kit, shape, letterClass: classOf(letter.text) };
   };
   return (left, right) => {

@@ -103,6 +103,25 @@ describe('a ring or line around a letter', () => {
     );
     expect(common.path.verbs).toBe('');
   });
+  it('follows the letter as it is sliced and pushed, by its own cut or by one through the whole line', () => {
+    const belts = [
+      { id: 'belt', at: { index: 0, letter: 'I' }, form: 'line', widthPercent: 600, downPercent: 25, bandPermille: 20, stopPermille: 30 },
+    ];
+    const slice = { id: 'cut', form: 'slice', downPercent: 50, gapPermille: 0, shiftPermille: 60 };
+    for (const at of [{ index: 0, letter: 'I' }, null]) {
+      const [letter, line] = fills({ text: 'I', belts, cuts: [{ ...slice, at }] });
+      const near = combineFlattened(
+        'intersect',
+        { path: letter?.path as never, rule: letter?.rule ?? 'nonzero' },
+        { path: line?.path as never, rule: line?.rule ?? 'nonzero' },
+      );
+      expect(near.path.verbs, JSON.stringify(at)).toBe('');
+      // The white on either side of the pushed half is what was asked for: 3 px at 100 px.
+      const [left, right] = [boundsOf(letter?.path as never), boundsOf(line?.path as never)];
+      expect(areaOf([line as never]), JSON.stringify(at)).toBeCloseTo((6 * bar().width - bar().width - 2 * 3) * 2, 1);
+      expect(left && right && right.left < left.left && right.right > left.right).toBe(true);
+    }
+  });
   it('is fitted to the letter’s box', () => {
     const belts = [{ id: 'belt', at: { index: 0, letter: 'O' }, form: 'ring', widthPercent: 140, heightPercent: 140, stopPermille: 0 }];
     const [letter, ring] = fills({ text: 'O', belts });

@@ -113,6 +113,41 @@ describe('gaps', () => {
   });
 });
 
+describe('optical kerning of letters as they stand', () => {
+  const optical = { kerning: 'optical', font: { family: 'zilla-slab' }, align: 'start' } as const;
+  const between = (text: string, letters: readonly object[] = [], more: object = {}) => {
+    const change = { ...optical, text, letters, ...more };
+    return box(change, 1).left - box(change, 0).right;
+  };
+  const kern = (text: string, letters: readonly object[] = [], more: object = {}) =>
+    between(text, letters, more) - between(text, letters, { ...more, kerning: 'none' });
+
+  it('sees the mirrored L’s stem beside a T, not the open corner that the font’s L has', () => {
+    expect(kern('LT')).toBeLessThan(-3);
+    expect(kern('LT', [at(0, 'L', { flip: 'across' })])).toBeGreaterThan(kern('LT') + 2);
+  });
+  it('sees both sides of a flipped A beside a V as the slopes they then are', () => {
+    // A V turned by half a turn beside a V: the slopes run alike, as A beside V does.
+    expect(kern('VV')).toBeGreaterThan(-2);
+    expect(kern('VV', [at(0, 'V', { turnDeg: 180 })])).toBeLessThan(-6);
+  });
+  it('leaves what turning does not change, and does not take back what the hand shifted', () => {
+    expect(kern('OH', [at(0, 'O', { flip: 'across' })])).toBeCloseTo(kern('OH'), 0);
+    const shifted = [at(1, 'V', { shiftPermille: 40 })];
+    expect(between('AV', shifted) - between('AV')).toBeCloseTo(4, 6);
+  });
+  it('sees a letter without what was cut from its right', () => {
+    const points = [
+      { x: 50, y: -10 },
+      { x: 110, y: -10 },
+      { x: 110, y: 110 },
+      { x: 50, y: 110 },
+    ];
+    const cuts = [{ id: 'cut', at: { index: 0, letter: 'E' }, form: 'free', points }];
+    expect(kern('EH', [], { cuts })).toBeLessThan(kern('EH') - 5);
+  });
+});
+
 describe('small caps', () => {
   it('are the font’s own, and said to be missing where it has none', () => {
     const own = { text: 'Xx', font: { family: 'eb-garamond' }, case: 'small-caps' };

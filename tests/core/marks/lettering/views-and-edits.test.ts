@@ -17,6 +17,7 @@ import {
 } from '$core/index';
 import { drawnOn, fillsOf, letteringInput, partNamed, partOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
+import { paths } from '../../../support/resolver';
 
 let shelf: FontShelf;
 beforeAll(async () => {
@@ -34,6 +35,7 @@ describe('the view of gaps', () => {
         gaps: [{ index: 3, left: 'I', right: 'O', permille: 30 }],
       }),
       shelf,
+      paths,
     );
     expect(gaps.map(({ left, right }) => left + right)).toEqual(['AV', 'IO']);
     expect(gaps[0]?.kernPermille).toBeLessThan(-20);
@@ -45,7 +47,7 @@ describe('the view of gaps', () => {
   });
   it('measures the white between two bars as its width times the height of capitals (closed form)', () => {
     const font = { family: 'jost' };
-    const [gap] = spacingOf(lettering({ text: 'II', font }), shelf).gaps;
+    const [gap] = spacingOf(lettering({ text: 'II', font }), shelf, paths).gaps;
     const mark = drawnOn(shelf)(letteringInput({ text: 'II', font, sizePx: 1000 }));
     const [one, other] = fillsOf(mark, 'name').map(({ path }) => boundsOf(path));
     const facts = partNamed(mark, 'name').lettering;
@@ -53,8 +55,8 @@ describe('the view of gaps', () => {
     expect(gap?.size).toBeCloseTo((white * (facts?.capHeightPx ?? 0)) / 1000, 0);
   });
   it('is made for every line of a text, and empty without its font', () => {
-    expect(spacingOf(lettering({ text: 'AB\nCD' }), shelf).gaps.map(({ left, right }) => left + right)).toEqual(['AB', 'CD']);
-    expect(spacingOf(lettering({ font: { family: 'no-such-font' } }), shelf)).toMatchObject({ gaps: [], box: undefined });
+    expect(spacingOf(lettering({ text: 'AB\nCD' }), shelf, paths).gaps.map(({ left, right }) => left + right)).toEqual(['AB', 'CD']);
+    expect(spacingOf(lettering({ font: { family: 'no-such-font' } }), shelf, paths)).toMatchObject({ gaps: [], box: undefined });
   });
 });
 
@@ -147,10 +149,10 @@ describe('one edit', () => {
       draw({ ...disk, paint: { role: 'accent' } }, ring, name),
       draw({ ...disk, form: { ...disk.form, widthPx: 500, heightPx: 500 } }, ring, name),
     ];
-    const paths = (mark: typeof before, id: string) => fillsOf(mark, id).map(({ path }) => path);
+    const pathsOf = (mark: typeof before, id: string) => fillsOf(mark, id).map(({ path }) => path);
     // The very same outlines, not only equal ones.
-    for (const mark of [painted, moved]) paths(mark, 'name').forEach((path, index) => expect(path).toBe(paths(before, 'name')[index]));
-    paths(painted, 'ring').forEach((path, index) => expect(path).toBe(paths(before, 'ring')[index]));
-    expect(paths(moved, 'ring')[0]).not.toEqual(paths(before, 'ring')[0]);
+    for (const mark of [painted, moved]) pathsOf(mark, 'name').forEach((path, index) => expect(path).toBe(pathsOf(before, 'name')[index]));
+    pathsOf(painted, 'ring').forEach((path, index) => expect(path).toBe(pathsOf(before, 'ring')[index]));
+    expect(pathsOf(moved, 'ring')[0]).not.toEqual(pathsOf(before, 'ring')[0]);
   });
 });
