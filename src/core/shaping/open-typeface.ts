@@ -1,9 +1,10 @@
 import { Blob, Buffer, Direction, Face, Feature, Font, MetricsTag, shape, Variation } from 'harfbuzzjs';
-import { PathPen, type Path } from '../geometry';
+import { boundsOf, PathPen, type Path } from '../geometry';
 import { fail, ok, type Result } from '../result/result';
 import { restingValue, type AxisValues, type ShapedGlyph, type TextRun, type Typeface, type TypefaceInstance } from '../type';
 import type { FontUnits } from '../units/quantity';
 import { readKernTable, type PairKerning } from './kern-table';
+import { placeMarks } from './mark-placing';
 
 /** Instances kept per font: enough for a slow drag along an axis, small enough to bound memory. */
 const INSTANCES_KEPT = 48;
@@ -24,6 +25,8 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
   const axes = Object.values(face.getAxisInfos()).map(({ tag, min, default: standard, max }) => ({ tag, min, default: standard, max }));
   // The shaping build reads GPOS only.
   const kern = face.getTableFeatureTags('GPOS').includes('kern') ? undefined : readKernTable(face.referenceTable('kern'));
+  // Where a font does not say where marks go, they are placed by what it covers and by their boxes.
+  const covers = face.getTableFeatureTags('GPOS').includes('mark') ? undefined : (codePoint: number) => codePoints.has(codePoint);
   const features = [
     ...new Set([...(kern ? ['kern'] : []), ...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
   ].sort();
@@ -39,7 +42,7 @@ export function openTypeface(id: string, bytes: Uint8Array): Result<Typeface> {
     if (kept) return kept;
     const oldest = instances.keys().next();
     if (instances.size >= INSTANCES_KEPT && !oldest.done) instances.delete(oldest.value);
-    const instance = openInstance(face, settings, kern);
+    const instance = openInstance(face, settings, kern, covers);
     instances.set(key, instance);
     return instance;
   };
@@ -79,12 +82,26 @@ function openInstance(
   face: Face,
   settings: readonly { readonly tag: string; readonly value: number }[],
   kern: PairKerning | undefined,
+  marks: ((codePoint: number) => boolean) | undefined,
 ): TypefaceInstance {
   const font = new Font(face);
   if (settings.length > 0) font.setVariations(settings.map(({ tag, value }) => new Variation(tag, value)));
   const outlines = new Map<number, Path>();
   const metric = (tag: MetricsTag) => font.getMetricPositionWithFallback(tag) as FontUnits;
   const extents = font.hExtents();
+
+  const outline = (glyph: number): Path => {
+    const kept = outlines.get(glyph);
+    if (kept) return kept;
+    const path = readOutline(font, glyph);
+    outlines.set(glyph, path);
+    return path;
+  };
+  const shapeWhole = (run: TextRun): readonly ShapedGlyph[] => {
+    const shaped = shapeRun(font, run);
+    const marked = !marks ? shaped : placeMarks(shaped, run, face.upem, (glyph) => boundsOf(outline(glyph)), marks);
+    return kern && run.features['kern'] !== 0 ? kerned(marked, run, kern) : marked;
+  };
 
   return {
     metrics: {
@@ -94,14 +111,8 @@ function openInstance(
       xHeight: metric(MetricsTag.X_HEIGHT),
       capHeight: metric(MetricsTag.CAP_HEIGHT),
     },
-    shape: (run) => (kern && run.features['kern'] !== 0 ? kerned(shapeRun(font, run), run, kern) : shapeRun(font, run)),
-    outline: (glyph) => {
-      const kept = outlines.get(glyph);
-      if (kept) return kept;
-      const path = readOutline(font, glyph);
-      outlines.set(glyph, path);
-      return path;
-    },
+    shape: shapeWhole,
+    outline,
   };
 }
 
