@@ -57,6 +57,8 @@ export interface PictureFill {
   /** What is seen of it: all of its frame, or what was left when it was cut. */
   readonly path: Path;
   readonly rule: FillRule;
+  /** Whether some of its pixels let through what lies behind. */
+  readonly clear?: true;
   /** In [0, 1]. */
   readonly opacity: number;
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { IDENTITY } from '../../geometry';
+import { boundsOf, compose, heightOf, IDENTITY, mapPath, widthOf, type Affine, type PathAlgebra, type Region } from '../../geometry';
 import { areaOfMember, cutTo, memberGroup, membersSchema } from '../gathering';
 import { partBase } from '../part-base';
-import type { PartKind } from '../part-kind';
+import type { Member, PaintedNode, PartKind } from '../part-kind';
+import { shrunk } from '../stroke-weight';
 
 export const inlaySchema = z.strictObject({
   ...partBase,
@@ -14,6 +15,33 @@ export const inlaySchema = z.strictObject({
   insetPx: z.number().min(0).max(1000).default(0),
 });
 export type Inlay = z.infer<typeof inlaySchema>;
+
+/**
+ * How far a container draws back under what covers its edge, as a share of its longer side: a pixel of a picture of 48. Two edges in one place
+ * would let a hairline of the container's color through, since pixels at an edge are only partly covered by either.
+ */
+const DRAWN_BACK = 1 / 48;
+
+/** What nodes cover wholly: nothing shows through. */
+const covering = (nodes: readonly PaintedNode[], map: Affine): readonly Region[] =>
+  nodes.flatMap((node): readonly Region[] => {
+    if (node.opacity < 1) return [];
+    if (node.kind === 'group') return node.blend === 'normal' ? covering(node.children, compose(map, node.transform)) : [];
+    return node.kind === 'picture' && node.clear ? [] : [{ path: mapPath(node.path, map), rule: node.rule }];
+  });
+
+/** The container without the edge of it that lies under what covers it. */
+function drawnBack(container: Member, area: Region, cut: readonly PaintedNode[], paths: PathAlgebra): readonly PaintedNode[] {
+  const box = boundsOf(area.path);
+  const covers = covering(cut, IDENTITY);
+  if (!box || covers.length === 0 || container.opacity < 1 || container.blend !== 'normal') return container.nodes;
+  const by = Math.max(widthOf(box), heightOf(box)) * DRAWN_BACK;
+  // What covers it, without its own inner edges: there the container goes on under it.
+  const inside = shrunk(paths.weld([paths.weld(covers), paths.combine('subtract', paths.grow(area, 4 * by, 'round'), area)]), by, paths);
+  const hidden = paths.combine('intersect', paths.band(area, 2 * by, 'round'), inside);
+  const rest = paths.combine('subtract', area, hidden);
+  return cutTo(container.nodes, container.transform, rest, paths);
+}
 
 /** Parts that show only inside of another one: florals inside a letter. */
 export const inlay: PartKind<typeof inlaySchema> = {
@@ -32,6 +60,9 @@ export const inlay: PartKind<typeof inlaySchema> = {
       transform: IDENTITY,
       children: cutTo(member.nodes, member.transform, edge, paths),
     }));
-    return { nodes: [...(part.showsContainer ? [memberGroup(container)] : []), ...cut], notices: [] };
+    if (!part.showsContainer) return { nodes: cut, notices: [] };
+    const back = part.insetPx > 0 ? container.nodes : drawnBack(container, area, cut, paths);
+    const behind = back === container.nodes ? memberGroup(container) : { ...memberGroup(container), transform: IDENTITY, children: back };
+    return { nodes: [behind, ...cut], notices: [] };
   },
 };

@@ -48,6 +48,7 @@ export const picture: PartKind<typeof pictureSchema> = {
       path: seen && seen.verbs !== '' ? mapPath(seen, map) : framePath(map),
       rule: seen ? 'evenodd' : 'nonzero',
       opacity: 1,
+      ...(seen ? { clear: true } : {}),
     };
     return { nodes: [node], notices: [] };
   },
