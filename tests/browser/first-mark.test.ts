@@ -1,6 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
+import { nameRecipe, send } from '../support/api';
 import { useVisitor, Visitor } from '../support/browser';
 
 const test = useVisitor();
@@ -262,6 +263,50 @@ describe('what cannot be done', () => {
       };
       walk(tree as Parameters<typeof walk>[0]);
       expect(nameless).toEqual([]);
+    }
+  });
+
+  // Names of any script; the words are made up or plain nouns (“bakery”, “café”, “kite”).
+  it('begins with a name in any script, and leads to the brand and its mark', async () => {
+    const names = [
+      'Пекарня',
+      '東京堂',
+      'مقهى',
+      'カフェ',
+      '베이커리',
+      'चाय घर',
+      'ร้านชา',
+      'Αρτοποιείο',
+      'מאפייה',
+      'Թեյատուն',
+      'თონე',
+      '🌿🪁',
+      'ชา茶чай',
+    ];
+    for (const name of names) {
+      await test.visitor.go('/');
+      await test.visitor.click('New brand');
+      await test.visitor.fill('Name', name);
+      await test.visitor.click('Add brand');
+      await test.visitor.page.waitForFunction(() => /^\/brands\/[a-z0-9-]+\/marks\/primary$/.test(location.pathname));
+      await test.visitor.sees(name);
+      // The name is in the mark, whether or not the first face has its letters; where it has not, that is said.
+      await test.visitor.page.waitForSelector('section[aria-label="Recipe"] button.title');
+      expect(await test.visitor.page.$eval('section[aria-label="Recipe"]', (column) => column.textContent)).toContain(name);
+    }
+    await test.visitor.go('/');
+    for (const name of names) await test.visitor.sees(name);
+  });
+
+  it('is told where files of blended colors look different elsewhere, and only there', async () => {
+    for (const blend of ['normal', 'multiply']) {
+      const recipe = nameRecipe('Blended', { blend });
+      await send(`${test.app.url}/api/brands/windrow-kites/marks`, 'POST', { name: `As ${blend}`, role: 'secondary', recipe });
+      await test.visitor.go(`/brands/windrow-kites/marks/as-${blend}`);
+      await test.visitor.stage();
+      await test.visitor.click('Files');
+      await test.visitor.sees('Room around');
+      await (blend === 'normal' ? test.visitor.seesNot('This mark blends its colors') : test.visitor.sees('This mark blends its colors'));
     }
   });
 });
