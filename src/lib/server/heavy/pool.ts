@@ -1,5 +1,7 @@
 import { existsSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
+import pLimit, { type LimitFunction } from 'p-limit';
 import { Piscina } from 'piscina';
 import { ProblemError, refuse } from '../http/problem-error';
 import { logLine } from '../http/refusals';
@@ -11,17 +13,19 @@ interface Lane {
   readonly threads: number;
   /** How many tasks may wait; one more is refused. */
   readonly waiting: number;
+  /** How long a task may wait; after that it is refused. */
+  readonly waitS: number;
   /** A task that takes longer is stopped, with its thread. */
   readonly longestS: number;
   readonly heapMb: number;
 }
 const LANES = {
   /** Pictures of marks on pages: short, and many at once. */
-  screens: { threads: 1, waiting: 2000, longestS: 20, heapMb: 256 },
-  /** Files: SVG and PNG up to 12,000 px. */
-  files: { threads: 2, waiting: 64, longestS: 60, heapMb: 256 },
+  screens: { threads: 1, waiting: 2000, waitS: 60, longestS: 20, heapMb: 256 },
+  /** Files: SVG and PNG up to 12,000 px; one processor is left to whoever answers. */
+  files: { threads: Math.max(1, availableParallelism() - 1), waiting: 200, waitS: 240, longestS: 60, heapMb: 256 },
   /** What comes in from outside: drawings, pictures, fonts. */
-  intake: { threads: 1, waiting: 64, longestS: 30, heapMb: 384 },
+  intake: { threads: 1, waiting: 64, waitS: 120, longestS: 30, heapMb: 384 },
 } as const satisfies Record<string, Lane>;
 export type LaneName = keyof typeof LANES;
 
@@ -49,25 +53,29 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
 const BUILT = resolve('build/heavy/worker.js');
 const SOURCE = resolve('src/lib/server/heavy/worker.ts');
 
-const open = new Map<LaneName, Piscina>();
-function lane(name: LaneName): Piscina {
+/** The threads of a lane, and whose turn it is: what waits, waits here and not in the threads, so that its time runs from when it begins. */
+interface OpenLane {
+  readonly pool: Piscina;
+  readonly turn: LimitFunction;
+}
+const open = new Map<LaneName, OpenLane>();
+function lane(name: LaneName): OpenLane {
   const kept = open.get(name);
   if (kept) return kept;
-  const { threads, waiting, heapMb } = LANES[name];
+  const { threads, heapMb } = LANES[name];
   const built = process.env['NODE_ENV'] === 'production' && existsSync(BUILT);
-  const fresh = new Piscina({
+  const pool = new Piscina({
     filename: built ? BUILT : SOURCE,
     ...(built ? {} : { execArgv: ['--import', 'tsx'] }),
     minThreads: 0,
-    // What is asked for too often at once waits here, not in the threads.
     concurrentTasksPerWorker: 1,
     maxThreads: threads,
-    maxQueue: waiting,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: heapMb },
   });
   // A thread that died is replaced; what it was doing is refused below.
-  fresh.on('error', (error) => console.error(logLine(error)));
+  pool.on('error', (error) => console.error(logLine(error)));
+  const fresh = { pool, turn: pLimit(threads) };
   open.set(name, fresh);
   return fresh;
 }
@@ -75,7 +83,7 @@ function lane(name: LaneName): Piscina {
 export async function closeHeavyWork(): Promise<void> {
   const all = [...open.values()];
   open.clear();
-  await Promise.all(all.map((each) => each.destroy().catch(() => undefined)));
+  await Promise.all(all.map(({ pool }) => pool.destroy().catch(() => undefined)));
 }
 
 const BUSY = refuse(
@@ -99,36 +107,25 @@ const handedOver = (input: object): ArrayBuffer[] => {
 /** Does a task in a thread of its lane: in turn, within its time and memory, or refused honestly. */
 export async function heavy<N extends TaskName>(name: N, input: TaskInput<N>): Promise<TaskOutput<N>> {
   const laneName = LANE_OF[name];
-  const { longestS } = LANES[laneName];
-  const pool = lane(laneName);
-  const stop = new AbortController();
-  // Its time runs from when it begins, not from when it was asked for.
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const began = performance.now();
-  const watch = setInterval(() => {
-    if (timer === undefined && pool.queueSize === 0) timer = setTimeout(() => stop.abort(), longestS * 1000);
-    else if (performance.now() - began > (longestS + LANES[laneName].waiting) * 1000) stop.abort();
-  }, 250);
-  try {
-    const outcome = (await pool.run({ name, input }, { signal: stop.signal, transferList: handedOver(input) })) as Outcome<TaskOutput<N>>;
-    if (!outcome.ok) throw new ProblemError(outcome.status, outcome.problems, outcome.extra);
-    return outcome.value;
-  } catch (error) {
-    if (error instanceof ProblemError) throw error;
-    const message = error instanceof Error ? error.message : '';
-    if (/Task queue is at limit|No task queue available/i.test(message)) throw BUSY;
-    const [what, fix] = TOO_LONG[name];
-    if (stop.signal.aborted)
-      throw refuse(422, 'too-slow', `${what} took longer than ${longestS} s and was stopped; nothing was changed.`, fix);
-    if (/memory|heap/i.test(message) || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
-      throw refuse(422, 'too-heavy', `${what} needs more memory than the server gives to one task; nothing was changed.`, fix);
-    throw error;
-  } finally {
-    clearInterval(watch);
-    clearTimeout(timer);
-  }
+  const { waiting, waitS, longestS } = LANES[laneName];
+  const { pool, turn } = lane(laneName);
+  if (turn.pendingCount >= waiting) throw BUSY;
+  const asked = performance.now();
+  return turn(async () => {
+    if (performance.now() - asked > waitS * 1000) throw BUSY;
+    const stop = AbortSignal.timeout(longestS * 1000);
+    try {
+      const outcome = (await pool.run({ name, input }, { signal: stop, transferList: handedOver(input) })) as Outcome<TaskOutput<N>>;
+      if (!outcome.ok) throw new ProblemError(outcome.status, outcome.problems, outcome.extra);
+      return outcome.value;
+    } catch (error) {
+      if (error instanceof ProblemError) throw error;
+      const message = error instanceof Error ? error.message : '';
+      const [what, fix] = TOO_LONG[name];
+      if (stop.aborted) throw refuse(422, 'too-slow', `${what} took longer than ${longestS} s and was stopped; nothing was changed.`, fix);
+      if (/memory|heap/i.test(message) || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw refuse(422, 'too-heavy', `${what} needs more memory than the server gives to one task; nothing was changed.`, fix);
+      throw error;
+    }
+  });
 }
-
-/** How much of each lane is in use. */
-export const heavyLoad = (): Readonly<Partial<Record<LaneName, { readonly waiting: number; readonly running: number }>>> =>
-  Object.fromEntries([...open].map(([name, pool]) => [name, { waiting: pool.queueSize, running: pool.threads.length }]));
