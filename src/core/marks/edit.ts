@@ -13,6 +13,55 @@ export const changePart = (recipe: Recipe, id: string, change: PartChange): Reci
     recipe.parts.map((part) => (part.id === id && part.kind !== 'unknown' ? ({ ...part, ...change } as KnownPart) : part)),
   );
 
+/**
+ * The recipe with a change made to one part that reaches all that are chosen with it, as far as it makes sense there: fields that a part has,
+ * and of a place what changed in turn, size and flip. Where parts stand, what they are called, and what draws others stays each part's own.
+ */
+export function shareChange(recipe: Recipe, id: string, chosen: readonly string[], change: PartChange): Recipe {
+  const changed = changePart(recipe, id, change);
+  const from = recipe.parts.find((part) => part.id === id);
+  if (chosen.length < 2 || !chosen.includes(id) || !from || from.kind === 'unknown') return changed;
+  const shared = Object.entries(change);
+  return withParts(
+    changed,
+    changed.parts.map((part) => {
+      if (part.id === id || part.kind === 'unknown' || !chosen.includes(part.id)) return part;
+      const reaches = shared.flatMap(([field, value]): readonly (readonly [string, unknown])[] => {
+        if (field === 'place') {
+          const place = { ...part.place };
+          const [before, now] = [from.place, value as KnownPart['place']];
+          if (now.turnDeg !== before.turnDeg) place.turnDeg = now.turnDeg;
+          if (now.scale !== before.scale) Object.assign(place, { scale: now.scale });
+          if (now.flip !== before.flip) Object.assign(place, { flip: now.flip });
+          return [['place', place]];
+        }
+        const reached = (OF_ALL.has(field) && (field !== 'paint' || 'paint' in part)) || (part.kind === from.kind && OF_A_KIND.has(field));
+        return reached ? [[field, value]] : [];
+      });
+      return reaches.length === 0 ? part : ({ ...part, ...Object.fromEntries(reaches) } as KnownPart);
+    }),
+  );
+}
+/** What means the same in every kind. */
+const OF_ALL: ReadonlySet<string> = new Set(['opacity', 'blend', 'hidden', 'locked', 'ghost', 'oneColor', 'reversedAs', 'paint']);
+/** What means the same in every part of one kind; all else (texts, outlines, what is followed) is each part's own. */
+const OF_A_KIND: ReadonlySet<string> = new Set([
+  'font',
+  'fallback',
+  'sizePx',
+  'trackingPermille',
+  'kerning',
+  'opticalPercent',
+  'case',
+  'features',
+  'align',
+  'leadingPermille',
+  'roughness',
+  'weightPx',
+  'widthPx',
+  'join',
+]);
+
 /** The recipe with a part on top, in front of all others; unchanged when it is full. */
 export const addPart = (recipe: Recipe, part: KnownPart): Recipe =>
   recipe.parts.length >= MOST_PARTS ? recipe : withParts(recipe, [...recipe.parts, part]);

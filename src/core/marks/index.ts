@@ -14,6 +14,7 @@ export {
 } from './drawing';
 export {
   createDresser,
+  pinDecisions,
   ONE_COLOR_WISHES,
   ONE_COLOR_WORDS,
   type DressedMark,
@@ -24,7 +25,7 @@ export {
 } from './one-color';
 export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './limits';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
-export { addPart, changePart, freePartId, type PartChange } from './edit';
+export { addPart, changePart, freePartId, shareChange, type PartChange } from './edit';
 export {
   copyDeep,
   duplicatePart,

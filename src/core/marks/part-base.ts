@@ -47,4 +47,6 @@ export const partBase = {
   ghost: z.boolean().default(false),
   /** What it becomes where there is one color, when the designer has decided it. */
   oneColor: z.enum(ONE_COLOR_WISHES).optional(),
+  /** Reversed, a part that holds light and dark side by side (a portrait) is decided anew, or keeps the shapes it has in ink. */
+  reversedAs: z.enum(['same', 'anew']).optional(),
 };

@@ -12,6 +12,8 @@ export interface ScreenPicture {
   readonly notices?: readonly Problem[];
   /** In one color: what every part became. */
   readonly decided?: readonly OneColorPart[];
+  /** Parts that hold light and dark side by side. */
+  readonly portraits?: readonly string[];
 }
 
 const written = new WeakMap<Group['children'], Map<string, { readonly group: Group; readonly pieces: GroupPieces }>>();
@@ -40,7 +42,7 @@ export const screenPicture = (mark: DressedMark, idPrefix: string, pictureBase =
   groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase)),
   ink: mark.ink,
   parts: mark.parts,
-  ...(mark.oneColor ? { notices: mark.oneColor.notices, decided: mark.oneColor.parts } : {}),
+  ...(mark.oneColor ? { notices: mark.oneColor.notices, decided: mark.oneColor.parts, portraits: mark.oneColor.portraits } : {}),
 });
 
 /** A picture after another one: groups that have not changed are named only. */

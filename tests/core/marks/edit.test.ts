@@ -8,6 +8,7 @@ import {
   parseRecipe,
   removePart,
   restack,
+  shareChange,
   expect as valueOf,
   type Recipe,
 } from '$core/index';
@@ -32,6 +33,25 @@ describe('editing a recipe', () => {
     addPart(recipe, shape('d'));
     duplicatePart(recipe, 'c');
     expect(JSON.stringify(recipe)).toBe(before);
+  });
+
+  it('reaches all chosen parts with what means the same there: looks everywhere, sizes in one kind, turns but not places', () => {
+    const name = (id: string) => valueOf(createPart({ kind: 'lettering', id, text: id, font: { family: 'jost' } }));
+    const mixed: Recipe = { version: 1, parts: [shape('a'), name('n'), name('m'), shape('z')] };
+    const chosen = ['a', 'n', 'm'];
+    const opacities = (next: Recipe) => next.parts.map((part) => ('opacity' in part ? part.opacity : undefined));
+    expect(opacities(shareChange(mixed, 'a', chosen, { opacity: 0.4 }))).toEqual([0.4, 0.4, 0.4, 1]);
+    expect(opacities(shareChange(mixed, 'z', chosen, { opacity: 0.4 }))).toEqual([1, 1, 1, 0.4]);
+    const sized = shareChange(mixed, 'n', chosen, { sizePx: 77, text: 'new' } as never);
+    expect(sized.parts.map((part) => ('sizePx' in part ? part.sizePx : undefined))).toEqual([undefined, 77, 77, undefined]);
+    expect(sized.parts.map((part) => ('text' in part ? part.text : undefined))).toEqual([undefined, 'new', 'm', undefined]);
+    const turned = shareChange(mixed, 'n', chosen, { place: { x: 50, y: 60, turnDeg: 30 } });
+    expect(turned.parts.map((part) => ('place' in part ? [part.place.x, part.place.turnDeg] : undefined))).toEqual([
+      [0, 30],
+      [50, 30],
+      [0, 30],
+      [0, 0],
+    ]);
   });
 
   it('leaves parts that are not understood alone', () => {

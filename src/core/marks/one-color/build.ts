@@ -150,6 +150,13 @@ export function buildOneColor(
     const avoid = borders.filter(({ with: neighbor, distance }) => neighbor >= 0 && (told(neighbor) || distance < TOLD_APART / 2));
     for (const { with: neighbor } of avoid)
       for (const shape of shapes) if (shape.unit === neighbor) line = combine('subtract', line, grow(shape.region, gap));
+    // Where the part ends unseen on the ground (paper on paper), only what it shares with others that are seen gets a line.
+    const endsUnseen = borders.some(({ with: neighbor, distance }) => neighbor < 0 && distance < TOLD_APART / 2);
+    if (endsUnseen && wishes.get(unit) !== 'outline') {
+      const others = new Set(open.map(({ with: neighbor }) => neighbor));
+      const beside = shapes.filter((shape) => others.has(shape.unit)).map((shape) => grow(shape.region, 2 * gap));
+      line = combine('intersect', line, weldEach(beside, paths));
+    }
     // What stands in front covers the line as it covers the part.
     for (const front of shapes.slice(index + 1))
       if (front.unit !== unit && touches(boundsOf(front.region.path), boundsOf(line.path), 0))

@@ -51,13 +51,17 @@ function aloneCosts(unit: SeenUnit, gap: number): readonly number[] {
   });
 }
 
+/** A light sheet painted dark, or a dark one painted light: there the inkier is the lighter. */
+export type Sheet = 'light' | 'dark';
+
 /**
  * Decides how every unit is shown: what is seen in full color is told apart, the light stays light and the dark dark as far as it can.
  * Least sum of costs by descent from four starts, then branch and bound; the same drawing always gives the same decisions.
  * @param gap width of a gap, in mark pixels
  * @param fixed what the designer decided, by unit
  */
-export function decide(buffer: ItemBuffer, gap: number, fixed: ReadonlyMap<number, State>): readonly State[] {
+export function decide(buffer: ItemBuffer, gap: number, fixed: ReadonlyMap<number, State>, sheet: Sheet = 'light'): readonly State[] {
+  const order = sheet === 'light' ? 1 : -1;
   const { units, borders } = buffer;
   const alone = units.map((unit, index) => {
     const costs = aloneCosts(unit, gap);
@@ -100,7 +104,7 @@ export function decide(buffer: ItemBuffer, gap: number, fixed: ReadonlyMap<numbe
       if (a !== b && distance < ALIKE) cost += COST.alikeButApart * length * Math.min(1, (ALIKE - distance) / UNSEEN);
     }
     const inkier = inkiness[a] - (other ? inkiness[b] : 0);
-    if (inkier * lighter > 0) {
+    if (inkier * lighter * order > 0) {
       const half = a === 'hatched' || b === 'hatched' ? 0.5 : 1;
       cost += COST.wrongOrder * v * Math.min(1, Math.abs(lighter) / 0.35) * (other?.part === one.part ? 6 : 1) * half;
     }

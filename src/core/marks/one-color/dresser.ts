@@ -7,6 +7,7 @@ import type { Recipe } from '../recipe';
 import { isKnown } from '../registry';
 import type { ResolvedMark } from '../resolve';
 import { oneColor, paintedOnce, type OneColor } from './one-color';
+import type { Sheet } from './decide';
 import type { OneColorWish } from './wishes';
 
 /** Results remembered: the colorways of a mark share one, and a mark that comes back is not decided anew. */
@@ -21,6 +22,14 @@ export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dre
 
 const paintOf = (palette: Palette, dressing: Exclude<Dressing, 'full'>): Hex =>
   dressing === 'one-color' ? palette.ink : dressing === 'reversed' ? palette.paper : legibleOn(palette, palette.lead);
+
+/** Whether parts that hold light and dark side by side are to be decided anew where the sheet is dark: the designer's word, else yes. */
+function wantsAnew(recipe: Recipe, portraits: readonly string[]): boolean {
+  const own = recipe.parts.flatMap((part) => (isKnown(part) ? [part] : []));
+  return (
+    portraits.some((id) => own.find((part) => part.id === id)?.reversedAs !== 'same') || own.some(({ reversedAs }) => reversedAs === 'anew')
+  );
+}
 
 /** What the designer decided, by part; what draws other parts decides for those of them that say nothing of their own. */
 function wishesIn(recipe: Recipe): ReadonlyMap<string, OneColorWish> {
@@ -48,18 +57,25 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
   return (mark, recipe, palette, dressing) => {
     if (dressing === 'full') return mark;
     const wishes = wishesIn(recipe);
-    const key = JSON.stringify([
+    const content = JSON.stringify([
       dress(palette, 'full').colors,
       [...wishes],
       mark.drawing.groups.map(({ id, children, transform, opacity }) => [id, named(children), transform, opacity]),
     ]);
-    let made = kept.get(key);
-    if (!made) {
-      made = oneColor({ mark, palette, paths, sure, wishes });
+    const solved = (sheet: Sheet): OneColor => {
+      const key = `${sheet} ${content}`;
+      const known = kept.get(key);
+      if (known) return known;
+      const made = oneColor({ mark, palette, paths, sure, wishes, sheet });
       const oldest = kept.keys().next();
       if (kept.size >= KEPT && !oldest.done) kept.delete(oldest.value);
       kept.set(key, made);
-    }
-    return { ...mark, drawing: paintedOnce(made, paintOf(palette, dressing)), oneColor: made };
+      return made;
+    };
+    const paint = paintOf(palette, dressing);
+    const same = solved('light');
+    // What was decided once holds for the whole brand; only what would become a negative is decided anew for paper on ink.
+    const made = paint === palette.paper && wantsAnew(recipe, same.portraits) ? solved('dark') : same;
+    return { ...mark, drawing: paintedOnce(made, paint), oneColor: made };
   };
 }

@@ -6,7 +6,7 @@ import type { Problem } from '../../result/result';
 import type { Drawing } from '../drawing';
 import type { ResolvedMark } from '../resolve';
 import { buildOneColor, inkedCells, type Wish } from './build';
-import { decide, type State } from './decide';
+import { decide, type Sheet, type State } from './decide';
 import { gridOver, itemBuffer, type ItemBuffer } from './item-buffer';
 import { leavesOf, type Leaf } from './units';
 import type { OneColorWish } from './wishes';
@@ -37,6 +37,10 @@ export interface OneColor {
   readonly notices: readonly Problem[];
   /** Share of the strong borders at which light and dark are the other way round than in full color. */
   readonly swapped: number;
+  /** Share of the edges of the result that nobody saw in full color; the lines of hatching left out. */
+  readonly invented: number;
+  /** Parts that hold light and dark side by side: turned as they are, they become negatives. */
+  readonly portraits: readonly string[];
   /** How many gaps and outlines were cut, and path operations run. */
   readonly gaps: number;
   readonly operations: number;
@@ -49,6 +53,8 @@ export interface OneColorRequest {
   /** Slower, surer: used where the first result does not show what was decided. */
   readonly sure: PathAlgebra;
   readonly wishes: ReadonlyMap<string, OneColorWish>;
+  /** What it is painted on; light unless said otherwise. */
+  readonly sheet?: Sheet;
 }
 
 const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
@@ -65,7 +71,7 @@ const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
  * full color is told apart; nothing vanishes silently.
  * @source the rule “labels”: least cost over what every unit becomes, measured on an item buffer of the full-color mark; its figures stand in docs/one-color.md
  */
-export function oneColor({ mark, palette, paths, sure, wishes }: OneColorRequest): OneColor {
+export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }: OneColorRequest): OneColor {
   const text = new Set(mark.parts.filter(({ lettering }) => lettering).map(({ id }) => id));
   const { leaves, units, pictures } = leavesOf(
     mark.drawing,
@@ -90,9 +96,20 @@ export function oneColor({ mark, palette, paths, sure, wishes }: OneColorRequest
     };
   }, undefined);
   if (!box)
-    return { area: { path: { verbs: '', coords: [] }, rule: 'nonzero' }, gapPx: 0, parts: [], notices, swapped: 0, gaps: 0, operations: 0 };
+    return {
+      area: { path: { verbs: '', coords: [] }, rule: 'nonzero' },
+      gapPx: 0,
+      parts: [],
+      notices,
+      swapped: 0,
+      invented: 0,
+      portraits: [],
+      gaps: 0,
+      operations: 0,
+    };
   const gapPx = Math.max(GAP_OF_MEAN * Math.sqrt(widthOf(box) * heightOf(box)), GAP_OF_LONGER * Math.max(widthOf(box), heightOf(box)));
-  const { paper, ink } = labsOfPalette(palette);
+  const labs = labsOfPalette(palette);
+  const [paper, ink] = sheet === 'light' ? [labs.paper, labs.ink] : [labs.ink, labs.paper];
   const buffer = itemBuffer(leaves, units, gridOver(box), paper, ink);
   const fixed = new Map<number, State>();
   const drawn = new Map<number, Wish>();
@@ -102,7 +119,7 @@ export function oneColor({ mark, palette, paths, sure, wishes }: OneColorRequest
     if (state) fixed.set(unit.index, state);
     if (wish === 'gap' || wish === 'outline') drawn.set(unit.index, wish);
   }
-  const states = decide(buffer, gapPx, fixed);
+  const states = decide(buffer, gapPx, fixed, sheet);
   const first = buildOneColor(leaves, buffer, states, gapPx, paths, drawn);
   const built = shows(first.area, buffer, states, leaves) ? first : buildOneColor(leaves, buffer, states, gapPx, sure, drawn);
   const parts = judged(built.area, buffer, states, gapPx);
@@ -113,20 +130,79 @@ export function oneColor({ mark, palette, paths, sure, wishes }: OneColorRequest
         message: `In one color ${Math.round(part.told * 100)} % of the outline of “${part.part}” can be told apart.`,
         fix: 'Choose for it: ink, clear, a gap, an outline.',
       });
-  return { area: built.area, gapPx, parts, notices, swapped: swappedShare(buffer, states), gaps: built.gaps, operations: built.operations };
+  return {
+    area: built.area,
+    gapPx,
+    parts,
+    notices,
+    swapped: swappedShare(buffer, states, sheet),
+    invented: inventedShare(built.area, buffer, states, gapPx),
+    portraits: portraitsIn(buffer, gapPx),
+    gaps: built.gaps,
+    operations: built.operations,
+  };
 }
 
 /** Lightness differs by this much, OKLab, along a strong border. */
 const STRONG = 0.2;
-function swappedShare({ borders }: ItemBuffer, states: readonly State[]): number {
+function swappedShare({ borders }: ItemBuffer, states: readonly State[], sheet: Sheet): number {
+  const order = sheet === 'light' ? 1 : -1;
   const inkOf = (unit: number): number => (unit < 0 ? 0 : states[unit] === 'ink' ? 1 : states[unit] === 'clear' ? 0 : 0.5);
   let [all, swapped] = [0, 0];
   for (const { one, other, length, lighter } of borders) {
     if (Math.abs(lighter) < STRONG) continue;
     all += length;
-    if ((inkOf(one) - inkOf(other)) * lighter > 0) swapped += length;
+    if ((inkOf(one) - inkOf(other)) * lighter * order > 0) swapped += length;
   }
   return all === 0 ? 0 : swapped / all;
+}
+
+/** A part is a portrait from this many gaps on of strong borders between its own colors. */
+const PORTRAIT_GAPS = 8;
+function portraitsIn({ borders, units }: ItemBuffer, gapPx: number): readonly string[] {
+  const lengths = new Map<string, number>();
+  for (const { one, other, length, lighter } of borders) {
+    const part = units[one]?.part;
+    if (part === undefined || part !== units[other]?.part || Math.abs(lighter) < STRONG) continue;
+    lengths.set(part, (lengths.get(part) ?? 0) + length);
+  }
+  return [...lengths].filter(([, length]) => length > PORTRAIT_GAPS * gapPx).map(([part]) => part);
+}
+
+/** Colors nearer than this, OKLab, have no border that is seen. */
+const SEEN_BORDER = 0.02;
+
+/** Edges of the result with no border of the full-color mark within reach, as a share of all its edges. */
+function inventedShare(area: Region, buffer: ItemBuffer, states: readonly State[], gapPx: number): number {
+  const { grid, owners, colors } = buffer;
+  const cells = inkedCells(area, buffer);
+  const reach = Math.max(1, Math.round((1.3 * gapPx) / grid.cell));
+  const differs = (one: number, other: number) =>
+    Math.hypot(...[0, 1, 2].map((k) => (colors[one * 3 + k] as number) - (colors[other * 3 + k] as number))) >= SEEN_BORDER;
+  const border = new Uint8Array(owners.length);
+  for (let at = 0; at < owners.length; at++) {
+    if ((at + 1) % grid.columns !== 0 && differs(at, at + 1)) border[at] = border[at + 1] = 1;
+    if (at + grid.columns < owners.length && differs(at, at + grid.columns)) border[at] = border[at + grid.columns] = 1;
+  }
+  const near = (at: number): boolean => {
+    const [row, column] = [Math.floor(at / grid.columns), at % grid.columns];
+    for (let r = Math.max(0, row - reach); r <= Math.min(grid.rows - 1, row + reach); r++)
+      for (let c = Math.max(0, column - reach); c <= Math.min(grid.columns - 1, column + reach); c++)
+        if (border[r * grid.columns + c] === 1) return true;
+    return false;
+  };
+  const hatched = (at: number) => states[owners[at] as number] === 'hatched';
+  let [edges, invented] = [0, 0];
+  const visit = (at: number, next: number): void => {
+    if (cells[at] === cells[next] || hatched(at) || hatched(next)) return;
+    edges++;
+    if (!near(at)) invented++;
+  };
+  for (let at = 0; at < owners.length; at++) {
+    if ((at + 1) % grid.columns !== 0) visit(at, at + 1);
+    if (at + grid.columns < owners.length) visit(at, at + grid.columns);
+  }
+  return edges === 0 ? 0 : invented / edges;
 }
 
 /** Whether the area shows what was decided: inked units inked, clear ones clear, and nothing on the ground. */

@@ -88,6 +88,20 @@
     {#each ONE_COLOR_WISHES as wish (wish)}<option value={wish}>{ONE_COLOR_WORDS[wish]}</option>{/each}
   </select>
 </div>
+{#if table.desk.proofs['one-color']?.portraits?.includes(part.id) || part.reversedAs}
+  <div class="row">
+    <label class="quiet" for="{id}-reversed">Reversed</label>
+    <select
+      id="{id}-reversed"
+      value={part.reversedAs ?? 'anew'}
+      title="This part holds light and dark side by side: turned as it is, it would be a negative"
+      onchange={(event) => table.change(part.id, 'Reversed', { reversedAs: event.currentTarget.value as 'same' | 'anew' })}
+    >
+      <option value="anew">light stays light</option>
+      <option value="same">the shapes it has in ink</option>
+    </select>
+  </div>
+{/if}
 
 <style>
   .two {

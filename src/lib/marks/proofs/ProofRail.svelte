@@ -4,6 +4,7 @@
     dress,
     formKind,
     legibleOn,
+    pinDecisions,
     proofsThatMatter,
     roundFrame,
     strokeAtSize,
@@ -40,6 +41,7 @@
   const agreement = $derived(weightsAgree(table.desk.weights.filter(({ id }) => hasStrokes(id)).map(({ medianPx }) => medianPx)));
   const thinnest = $derived(table.desk.weights[0]);
   const round = $derived(proofs.full?.ink && roundFrame(proofs.full.ink));
+  const pinned = $derived(pinDecisions(table.open.recipe, proofs['one-color']?.decided ?? []));
   const dressed = $derived([
     { id: 'one-color', caption: 'one color', finding: contrastOnGround(table.palette.ink, table.palette.paper) },
     { id: 'reversed', caption: 'reversed', finding: contrastOnGround(table.palette.paper, table.palette.ink) },
@@ -93,7 +95,13 @@
     {#if id === 'one-color'}{#each proofs[id]?.notices ?? [] as notice, index (index)}<p class="notice" role="status">
           {notice.message}
           {notice.fix}
-        </p>{/each}{/if}
+        </p>{/each}
+      {#if pinned !== table.open.recipe}<button
+          class="link pin"
+          title="Writes what was decided for each part into it, so that nothing changes sides when something near it moves"
+          onclick={() => table.open.commit('Pin one color', pinned)}>Pin what was decided</button
+        >{/if}
+    {/if}
   {/each}
   {#if shows('photo')}<PhotoProof dark={proofs['one-color']} light={proofs.reversed} palette={table.palette} />{/if}
   {#if showAll || ALL.some((proof) => !matter.has(proof))}

@@ -2,6 +2,7 @@ import { getContext, setContext } from 'svelte';
 import {
   addPart,
   changePart,
+  shareChange,
   createPart,
   duplicatePart,
   expect,
@@ -139,11 +140,11 @@ export class Table {
 
   /** Shows a change while its gesture goes on. */
   preview(id: string, change: PartChange): void {
-    this.open.preview(changePart(this.open.recipe, id, change));
+    this.open.preview(shareChange(this.open.recipe, id, this.#chosen, change));
   }
   /** A change that is a whole gesture. */
   change(id: string, gesture: string, change: PartChange): void {
-    this.open.commit(gesture, changePart(this.open.recipe, id, change));
+    this.open.commit(gesture, shareChange(this.open.recipe, id, this.#chosen, change));
   }
   previewRecipe(recipe: Recipe): void {
     this.open.preview(recipe);
