@@ -55,8 +55,17 @@ describe('new pieces on the table', () => {
       const part = valueOf(result)?.recipe.parts.find(({ kind }) => kind === 'lettering');
       return part?.kind === 'lettering' && part.line.shape === 'curve' ? part.line.along : undefined;
     };
-    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], 'here')))).toBeNull();
-    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], 'here')))).toEqual({ part: 'bow', offPx: 0 });
+    const from = { brand: 'here', mark: 'm1' };
+    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], from), 'm2'))).toBeNull();
+    // A curve that is called alike elsewhere is a stranger; in its own mark it is the same one.
+    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], from), 'm2'))).toBeNull();
+    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], from), 'm1'))).toEqual({ part: 'bow', offPx: 0 });
+    const both = valueOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['bow', 'name'], from), 'm2'));
+    expect(both?.ids).toHaveLength(2);
+    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['bow', 'name'], from), 'm2'))).toEqual({
+      part: both?.ids[0],
+      offPx: 0,
+    });
   });
 });
 

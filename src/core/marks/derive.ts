@@ -5,8 +5,8 @@ import type { Lettering } from './lettering/schema';
 import type { Linked } from './parts/linked';
 import { inOnePaint } from './part-look';
 import { createPart, type Recipe } from './recipe';
-import { isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
-import { renamed } from './renaming';
+import { renamed, takenBy, tracedBy } from './references';
+import { isKnown, type KnownPart, type Part } from './registry';
 import { topLevel } from './gather';
 
 /** The recipes of the marks that others may follow, by mark id. */
@@ -157,28 +157,12 @@ const ownFields = ({ id, name, place, opacity, blend, hidden, locked, ghost }: L
 
 /** The part under its name here, following only what came along; the one that the link stands for with the link's own place and overrides. */
 function taken(part: KnownPart, link: Linked | undefined, names: ReadonlyMap<string, string>): KnownPart {
-  const here = renamed(alone(link?.take === 'initial' && part.kind === 'lettering' ? initialOf(part) : part, names), names);
+  // Another mark has neither its first line nor its ring or curve: what did not come along is let go.
+  const here = renamed(link?.take === 'initial' && part.kind === 'lettering' ? initialOf(part) : part, names, () => undefined);
   if (!link) return here;
   const sized = link.sizePx !== null && 'sizePx' in here ? { ...here, sizePx: link.sizePx } : here;
   const painted = link.paint ? inOnePaint(sized, link.paint) : sized;
   return { ...painted, ...ownFields(link) } as KnownPart;
-}
-
-/** The part without what it followed among its neighbors and did not bring along: another mark has neither its first line nor its ring or curve. */
-function alone(part: KnownPart, names: ReadonlyMap<string, string>): KnownPart {
-  const gone = (id: string | null | undefined): boolean => id !== null && id !== undefined && !names.has(id);
-  if (part.kind === 'shape') return gone(part.weightFrom) ? { ...part, weightFrom: undefined } : part;
-  if ((part.kind === 'art' || part.kind === 'curve') && gone(part.weightFrom)) return { ...part, weightFrom: null };
-  if (part.kind !== 'lettering') return part;
-  const { line, fit, companion } = part;
-  const own =
-    line.shape === 'arc' && gone(line.around?.part)
-      ? { ...line, around: null }
-      : line.shape === 'curve' && gone(line.along?.part)
-        ? { ...line, along: null }
-        : line;
-  const fitsGone = fit !== null && 'part' in fit.to && gone(fit.to.part);
-  return { ...part, line: own, fit: fitsGone ? null : fit, companion: gone(companion?.part) ? null : companion };
 }
 
 /** The first letter, with all that was done to it, on a straight line of its own. */

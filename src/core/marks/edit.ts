@@ -1,4 +1,5 @@
 import { MOST_PARTS, type Recipe } from './recipe';
+import { idsInUse } from './references';
 import type { KnownPart, Part } from './registry';
 
 /** Fields to change in a part of a kind; each replaces the field of that name. */
@@ -66,8 +67,8 @@ const OF_A_KIND: ReadonlySet<string> = new Set([
 export const addPart = (recipe: Recipe, part: KnownPart): Recipe =>
   recipe.parts.length >= MOST_PARTS ? recipe : withParts(recipe, [...recipe.parts, part]);
 
-/** The first of `lettering-1`, `lettering-2` … that no part is called. */
+/** The first of `lettering-1`, `lettering-2` … that no part is called, nor one that is gone and still named by others. */
 export function freePartId(recipe: Recipe, kind: string): string {
-  const taken = new Set(recipe.parts.map((part) => part.id));
+  const taken = idsInUse(recipe);
   for (let n = 1; ; n++) if (!taken.has(`${kind}-${n}`)) return `${kind}-${n}`;
 }

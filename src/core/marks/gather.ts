@@ -3,9 +3,9 @@ import { expect } from '../result/result';
 import { placeAt, placing } from './part-base';
 import { copiesOf } from './parts/symmetry';
 import { createPart, MOST_PARTS, type Recipe } from './recipe';
-import { isKnown, takenBy, type KnownInput, type KnownPart, type Part } from './registry';
+import { renamed, takenBy, withMembers } from './references';
+import { isKnown, type KnownInput, type KnownPart, type Part } from './registry';
 import { freePartId } from './edit';
-import { renamed, withMembers } from './renaming';
 
 /** A recipe after an edit, and the part the designer goes on with. */
 export interface Gathered {
@@ -106,43 +106,54 @@ export function removePart(recipe: Recipe, id: string): Recipe {
   return dropEmpty(withParts(recipe, parts));
 }
 
+/** Copies of parts, and what each copy of those that were asked for is called. */
+export interface Copies {
+  readonly parts: readonly KnownPart[];
+  readonly ids: readonly string[];
+}
+
 /**
- * Copies of a part and of all that it draws, under ids that are free; what they follow among themselves follows the copies.
- * @param move where the copy of the part itself goes, after its own place; @param among where the new ids must be free
+ * Copies of parts and of all that they draw, under ids that are free; what they name among themselves names the copies.
+ * @param move where the copies of the parts themselves go, after their own places
+ * @param among where the new ids must be free
+ * @param others what becomes of references to parts that are not copied; they stay, unless said otherwise
  */
 export function copyDeep(
   recipe: Recipe,
-  id: string,
+  asked: readonly string[],
   move?: Affine,
   among: Recipe = recipe,
-): { readonly parts: readonly KnownPart[]; readonly id: string } | undefined {
-  const wanted = new Set([id, ...membersDeep(recipe, id)]);
+  others?: (id: string) => string | undefined,
+): Copies | undefined {
+  const wanted = new Set(asked.flatMap((id) => [id, ...membersDeep(recipe, id)]));
   const originals = recipe.parts.filter(isKnown).filter((part) => wanted.has(part.id));
   if (originals.length === 0) return undefined;
   const names = new Map<string, string>();
-  let taken = among;
+  // Neither a name in use here nor one that the originals have: what stays named must not meet a copy.
+  let taken = withParts(among, [...among.parts, ...recipe.parts.filter(({ id }) => !among.parts.some((part) => part.id === id))]);
   for (const part of originals) {
     const name = freePartId(taken, part.kind);
     names.set(part.id, name);
     taken = withParts(taken, [...taken.parts, { kind: 'unknown', id: name, original: {} }]);
   }
   const copy = (part: KnownPart): KnownPart => {
-    const own = renamed(part, names);
-    return part.id === id && move ? { ...own, place: placeAt(compose(move, placing(part.place))) } : own;
+    const own = renamed(part, names, others);
+    return asked.includes(part.id) && move ? { ...own, place: placeAt(compose(move, placing(part.place))) } : own;
   };
-  return { parts: originals.map(copy), id: names.get(id) as string };
+  return { parts: originals.map(copy), ids: asked.flatMap((id) => names.get(id) ?? []) };
 }
 
 /** The recipe with a copy of a part, and of all that it draws, right in front of it and a little aside. */
 export function duplicatePart(recipe: Recipe, id: string): Gathered | undefined {
-  const copied = copyDeep(recipe, id, { a: 1, b: 0, c: 0, d: 1, e: 12, f: 12 });
-  if (!copied || recipe.parts.length + copied.parts.length > MOST_PARTS) return undefined;
+  const copied = copyDeep(recipe, [id], { a: 1, b: 0, c: 0, d: 1, e: 12, f: 12 });
+  const [copy] = copied?.ids ?? [];
+  if (!copied || copy === undefined || recipe.parts.length + copied.parts.length > MOST_PARTS) return undefined;
   const at = recipe.parts.findIndex((part) => part.id === id);
   const outer = takerOf(recipe, id);
   const parts = [...recipe.parts.slice(0, at + 1), ...copied.parts, ...recipe.parts.slice(at + 1)].map((part): Part =>
-    outer?.id === part.id && isKnown(part) && 'members' in part ? withMembers(part, [...part.members, copied.id]) : part,
+    outer?.id === part.id && isKnown(part) && 'members' in part ? withMembers(part, [...part.members, copy]) : part,
   );
-  return { recipe: withParts(recipe, parts), id: copied.id };
+  return { recipe: withParts(recipe, parts), id: copy };
 }
 
 /**
@@ -157,10 +168,10 @@ export function releaseCopy(recipe: Recipe, id: string, copy: number, ink: Bound
   let next = recipe;
   const freed: string[] = [];
   for (const member of set.members) {
-    const copied = copyDeep(next, member, compose(placing(set.place), map));
+    const copied = copyDeep(next, [member], compose(placing(set.place), map));
     if (!copied || next.parts.length + copied.parts.length > MOST_PARTS) return undefined;
     next = withParts(next, [...next.parts, ...copied.parts]);
-    freed.push(copied.id);
+    freed.push(...copied.ids);
   }
   next = withParts(
     next,

@@ -2,13 +2,19 @@ import { compose, IDENTITY, islandsOf, mapPath, type Affine, type Path, type Pat
 import { z } from 'zod';
 import type { Paint } from './paint';
 import { partIdSchema } from './part-base';
-import type { Member, PaintedGroup, PaintedNode } from './part-kind';
+import type { Member, PaintedGroup, PaintedNode, Referring } from './part-kind';
 
 /** Most parts that one part draws in their place. */
 const MOST_MEMBERS = 200;
 
 /** The parts that a part draws in their place, by id; their order is the recipe's. */
 export const membersSchema = z.array(partIdSchema).max(MOST_MEMBERS);
+
+/** A taker with its members put through `to`; those that are let go are left out. */
+export const referMembers = <P extends { readonly members: readonly string[] }>(part: P, to: Referring): P => ({
+  ...part,
+  members: part.members.flatMap((id) => to(id, 'takes') ?? []),
+});
 
 /** A member as a group in its taker's picture. @param suffix tells the copies of one member apart */
 export const memberGroup = ({ id, nodes, transform, opacity, blend }: Member, suffix = ''): PaintedGroup => ({

@@ -5,15 +5,15 @@ import type { EnvelopeFrame, FontShelf } from '../type';
 import type { Fill, Gradient, Group, PictureFill } from './drawing';
 import type { Paint } from './paint';
 
-/** Another part of the same mark, as a part that follows it sees it. */
+/** Another part of the same mark, as a part that follows it sees it: in the plane that the follower's own place is counted in, whatever draws either of them. */
 export interface Sibling {
-  /** Its ink in mark pixels. */
+  /** Its ink, as the box around it where the follower stands. */
   readonly ink: Bounds | undefined;
   /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
-  /** Of free curves: what a text can stand on, in mark pixels. */
+  /** Of free curves: what a text can stand on. */
   readonly baseline: readonly FreePoint[] | undefined;
-  /** Its typical stroke in mark pixels; measured when it is asked for. */
+  /** Its typical stroke; measured when it is asked for. */
   readonly strokePx: number | undefined;
 }
 
@@ -22,7 +22,7 @@ export interface Member {
   readonly id: string;
   /** Its picture, on its own origin. */
   readonly nodes: readonly PaintedNode[];
-  /** From its own pixels to the mark's. */
+  /** From its own pixels to those of whoever draws it; of what is traced, to the plane of the tracer's place. */
   readonly transform: Affine;
   readonly ink: Bounds | undefined;
   readonly opacity: number;
@@ -107,17 +107,26 @@ export interface PartPicture {
   readonly standing?: ReadonlyMap<string, Affine>;
 }
 
+/** What a part names another one for: it draws it in its place, looks at its size and place or at its stroke, or goes along its outline. */
+export type ReferenceAs = 'takes' | 'follows' | 'stroke' | 'traces';
+export interface Reference {
+  readonly id: string;
+  readonly as: ReferenceAs;
+}
+/** What becomes of a reference: the id of another part, or nothing where it is let go. */
+export type Referring = (id: string, as: ReferenceAs) => string | undefined;
+/** Stands for a part that is gone where a part cannot be without it; no part is called so. */
+export const GONE = 'gone';
+
 /** Everything one kind of part is: its numbers, its words, its geometry. */
 export interface PartKind<S extends z.ZodType> {
   readonly schema: S;
   readonly label: string;
   /** One line under the part's name in the recipe column. */
   readonly describe: (part: z.infer<S>, fonts: Pick<FontShelf, 'family'>) => string;
-  /** Ids of the parts of the same mark that it follows. */
-  readonly follows?: (part: z.infer<S>) => readonly string[];
-  /** Ids of the parts that it draws in its place; they are not drawn by themselves. */
-  readonly takes?: (part: z.infer<S>) => readonly string[];
-  /** Ids of the parts whose outlines it looks at; they are drawn as ever. */
-  readonly traces?: (part: z.infer<S>) => readonly string[];
+  /** The part with every reference to another part of its mark put through `to`: the one place that knows where they are. */
+  readonly refer?: (part: z.infer<S>, to: Referring) => z.infer<S>;
+  /** Whether its picture says where it stands members that it moves. */
+  readonly moves?: true;
   readonly draw: (part: z.infer<S>, context: DrawContext) => PartPicture;
 }

@@ -3,7 +3,8 @@ import { BLENDS } from './drawing';
 import { changePart, type PartChange } from './edit';
 import { paintSchema, type Paint } from './paint';
 import type { Recipe } from './recipe';
-import { isKnown, takenBy, type KnownPart } from './registry';
+import { takenBy } from './references';
+import { isKnown, type KnownPart } from './registry';
 
 /** What a part looks like whatever its shape is: it can be carried to other parts, groups, marks and brands. */
 export const partLookSchema = z.strictObject({

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { formKind } from '../shapes';
 import type { FontShelf } from '../type';
-import type { DrawContext, PartPicture } from './part-kind';
+import type { DrawContext, PartPicture, Referring } from './part-kind';
 import { art } from './parts/art';
 import { band } from './parts/band';
 import { combination, combinationLabel } from './parts/combination';
@@ -29,9 +29,8 @@ export type Part = KnownPart | UnknownPart;
 interface Row {
   readonly label: string;
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
-  readonly follows?: (part: KnownPart) => readonly string[];
-  readonly takes?: (part: KnownPart) => readonly string[];
-  readonly traces?: (part: KnownPart) => readonly string[];
+  readonly refer?: (part: KnownPart, to: Referring) => KnownPart;
+  readonly moves?: true;
   readonly draw: (part: KnownPart, context: DrawContext) => PartPicture;
 }
 
@@ -42,12 +41,10 @@ export const isKnown = (part: Part): part is KnownPart => part.kind !== 'unknown
 
 export const drawPart = (part: KnownPart, context: DrawContext): PartPicture => rowOf(part).draw(part, context);
 
-/** Ids of the parts of the same mark whose size and place a part looks at. */
-export const followedBy = (part: KnownPart): readonly string[] => rowOf(part).follows?.(part) ?? [];
-/** Ids of the parts that a part draws in their place. */
-export const takenBy = (part: KnownPart): readonly string[] => rowOf(part).takes?.(part) ?? [];
-/** Ids of the parts whose outlines a part looks at. */
-export const tracedBy = (part: KnownPart): readonly string[] => rowOf(part).traces?.(part) ?? [];
+/** The part with every reference to another part of its mark put through `to`. */
+export const mapReferences = (part: KnownPart, to: Referring): KnownPart => rowOf(part).refer?.(part, to) ?? part;
+/** Whether a part moves some of the members that it draws. */
+export const movesMembers = (part: KnownPart): boolean => rowOf(part).moves === true;
 
 export const describePart = (part: Part, fonts: Pick<FontShelf, 'family'>): string =>
   isKnown(part) ? rowOf(part).describe(part, fonts) : `not understood · “${String(part.original['kind'])}”`;

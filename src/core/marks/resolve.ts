@@ -5,6 +5,7 @@ import {
   compose,
   IDENTITY,
   inkBalance,
+  invert,
   mapFreePoint,
   mapPath,
   unite,
@@ -24,7 +25,8 @@ import type { DrawContext, LetteringFacts, Member, PaintedNode, PartPicture, Sib
 import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
 import { outlineThickness } from './outline-thickness';
-import { drawPart, followedBy, isKnown, takenBy, tracedBy, type KnownPart, type Part } from './registry';
+import { followedBy, strokesOf, takenBy, tracedBy } from './references';
+import { drawPart, isKnown, movesMembers, type KnownPart, type Part } from './registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
@@ -154,6 +156,15 @@ const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalan
 /** Something to look at, which is not part of the mark. */
 const isReference = (part: KnownPart): boolean => part.kind === 'picture' && part.reference;
 
+/** Size and circle of a lettering as they are seen under a map. */
+function letteringSeen({ sizePx, circle }: LetteringFacts, map: Affine): NonNullable<Sibling['lettering']> {
+  const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
+  return {
+    sizePx: sizePx * scale,
+    ...(circle ? { circle: { center: apply(map, circle.center), radiusPx: circle.radiusPx * scale, sweepDeg: circle.sweepDeg } } : {}),
+  };
+}
+
 const CIRCLE: Problem = {
   code: 'follow-circle',
   message: 'This part follows itself through other parts, so that nothing is followed.',
@@ -247,19 +258,24 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         }
         return { part: found, drawn: draw(found) };
       };
+      /** From the plane that a part's place is counted in to the plane of this one's. */
+      const toOwnPlane = (id: string): Affine => planesBetween(id, part.id);
+      const strokes = new Set(strokesOf(part));
       const siblings = new Map<string, Sibling>();
       const looked = new Map<string, Member>();
       let key = contentKey(part);
       for (const id of followedBy(part)) {
         const found = other(id);
         if (!found) continue;
-        const { picture, ink } = found.drawn;
+        const { serial, picture } = found.drawn;
+        const transform = compose(toOwnPlane(id), found.drawn.transform);
+        const ink = placedInk(serial, picture, transform);
         // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
-        const follows = 'weightFrom' in part && part.weightFrom === id;
-        const strokePx = follows ? typicalStroke(picture.nodes, found.drawn.transform) : undefined;
-        const baseline = picture.baseline?.map((point) => mapFreePoint(point, found.drawn.transform));
-        siblings.set(id, { ink, lettering: picture.lettering, baseline, strokePx });
-        key += ` ${id}=${JSON.stringify(follows ? strokePx : [ink, picture.lettering?.sizePx, picture.lettering?.circle, baseline])}`;
+        const strokePx = strokes.has(id) ? typicalStroke(picture.nodes, transform) : undefined;
+        const baseline = picture.baseline?.map((point) => mapFreePoint(point, transform));
+        const lettering = picture.lettering && letteringSeen(picture.lettering, transform);
+        siblings.set(id, { ink, lettering, baseline, strokePx });
+        key += ` ${id}=${JSON.stringify(strokes.has(id) ? strokePx : [ink, lettering, baseline])}`;
       }
       const taken = takenOf.get(part.id) ?? [];
       const members: Member[] = [];
@@ -267,10 +283,13 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         const found = other(id);
         if (!found) continue;
         const { opacity, blend, hidden } = found.part;
-        const { serial, picture, transform, ink } = found.drawn;
+        const { serial, picture } = found.drawn;
+        const mine = takers.get(id) === part.id;
+        const transform = mine ? found.drawn.transform : compose(toOwnPlane(id), found.drawn.transform);
+        const ink = mine ? found.drawn.ink : placedInk(serial, picture, transform);
         const member = { id, nodes: picture.nodes, transform, ink, opacity, blend, lettering: picture.lettering };
         looked.set(id, member);
-        if (takers.get(id) === part.id && !hidden && !isReference(found.part)) members.push(member);
+        if (mine && !hidden && !isReference(found.part)) members.push(member);
         key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
       }
       const context: DrawContext = { fonts, paths, remember, members, sibling: (id) => siblings.get(id), traced: (id) => looked.get(id) };
@@ -281,6 +300,45 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
       drawn.set(part.id, own);
       return own;
+    };
+
+    /** The parts that draw a part, the nearest first. */
+    const chainOf = (id: string): readonly string[] => {
+      const chain: string[] = [];
+      for (let up = takers.get(id); up !== undefined; up = takers.get(up)) chain.push(up);
+      return chain;
+    };
+    /** From the plane that a part's place is counted in outward to that of the part that draws it; a taker that is being drawn cannot say yet what it moves. */
+    const outward = (id: string, taker: string): Affine => {
+      const found = byId.get(taker);
+      if (!found || !isKnown(found)) return IDENTITY;
+      const moved = movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(id) : undefined;
+      // Only what follows another part stands elsewhere than its place says, and such parts draw no others.
+      const placed = placing(found.place);
+      return moved ? compose(placed, moved) : placed;
+    };
+    /** From one part's plane to another's: out to the lowest part that draws both, and in again. */
+    const planesBetween = (from: string, to: string): Affine => {
+      const [out, into] = [chainOf(from), chainOf(to)];
+      const shared = out.find((id) => into.includes(id));
+      const climb = (id: string, chain: readonly string[]): Affine => {
+        let map = IDENTITY;
+        let at = id;
+        for (const taker of chain) {
+          if (taker === shared) {
+            const found = byId.get(taker);
+            const moved =
+              found && isKnown(found) && movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(at) : undefined;
+            return moved ? compose(moved, map) : map;
+          }
+          map = compose(outward(at, taker), map);
+          at = taker;
+        }
+        return map;
+      };
+      const there = climb(from, out);
+      const back = invert(climb(to, into));
+      return back ? compose(back, there) : there;
     };
 
     /** Where the plane of a part's place lies: in the mark, or in the part that draws it. */

@@ -134,7 +134,7 @@
       copied(
         table.open.recipe,
         table.chosen.map(({ id }) => id),
-        brand.slug,
+        { brand: brand.slug, mark: table.info.id },
       ),
     );
     if (cut) table.removeChosen();

@@ -3,7 +3,7 @@ import type { DrawContext } from '../part-kind';
 import { baselineRadiusPx, type Circle, type FollowedCurve } from './line-placing';
 import type { Lettering } from './schema';
 
-/** The width (and height) that a lettering is fitted to, in mark pixels; `advance` counts the text's own length rather than its ink. */
+/** The width (and height) that a lettering is fitted to, in pixels of its own plane; `advance` counts the text's own length rather than its ink. */
 export type Target = { readonly width: number; readonly height?: number; readonly advance?: boolean } | { readonly notice: Problem };
 
 /** The width a lettering is fitted to, in mark pixels. */
@@ -52,9 +52,10 @@ export function followedCircle(part: Lettering, context: DrawContext): { readonl
         { code: 'ring-gone', message: 'The part whose circle this text follows is gone.', fix: 'Choose another part, or a radius.' },
       ],
     };
+  // A text on a circle has a center of its own; the box of its ink lies anywhere.
+  if (facts) return { circle: { center: facts.center, radiusPx: facts.radiusPx }, notices: [] };
   const center = { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 };
-  const radiusPx = Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2;
-  return { circle: { center, radiusPx: facts ? facts.radiusPx : radiusPx }, notices: [] };
+  return { circle: { center, radiusPx: Math.min(ink.right - ink.left, ink.bottom - ink.top) / 2 }, notices: [] };
 }
 
 /** The free curve that a text stands on. */

@@ -93,7 +93,7 @@ export const art: PartKind<typeof artSchema> = {
   schema: artSchema,
   label: 'Art',
   describe: (part) => `art · ${part.source.set ?? 'brought in'}`,
-  follows: (part) => (part.weightFrom ? [part.weightFrom] : []),
+  refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') ?? null } : part),
   draw: (part, { paths, sibling, remember }) => {
     const scale = part.sizePx / ART_SIDE;
     const notices = [];

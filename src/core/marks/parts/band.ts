@@ -3,7 +3,7 @@ import { JOINS, type PathAlgebra, type Region } from '../../geometry';
 import { areaOfMember, grown, outlinesOfMember, withoutHoles } from '../gathering';
 import { paintSchema } from '../paint';
 import { partBase, partIdSchema } from '../part-base';
-import type { Member, PartKind } from '../part-kind';
+import { GONE, type Member, type PartKind } from '../part-kind';
 
 export const BAND_SIDES = ['outward', 'inward', 'both'] as const;
 
@@ -38,7 +38,7 @@ export const band: PartKind<typeof bandSchema> = {
   schema: bandSchema,
   label: 'Band',
   describe: (part) => `band ${part.side} · ${part.widthPx} px`,
-  traces: (part) => [part.of],
+  refer: (part, to) => ({ ...part, of: to(part.of, 'traces') ?? GONE }),
   draw: (part, { traced, paths }) => {
     const member = traced(part.of);
     if (!member)

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { islandsOf, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, membersSchema, paintOfMember } from '../gathering';
+import { areaOfMember, membersSchema, referMembers, paintOfMember } from '../gathering';
 import { paintSchema, type Paint } from '../paint';
 import { partBase } from '../part-base';
 import type { PaintedFill, PartKind } from '../part-kind';
@@ -67,7 +67,7 @@ export const combination: PartKind<typeof combinationSchema> = {
   schema: combinationSchema,
   label: 'Combination',
   describe: (part) => `${LABELS[part.how].toLowerCase()} · ${part.members.length} parts`,
-  takes: (part) => part.members,
+  refer: referMembers,
   draw: (part, { members, paths }) => {
     const areas = members.map((member) => areaOfMember(member, paths));
     const paints = members.map((member) => paintOfMember(member) ?? INK);

@@ -27,7 +27,7 @@ export const curve: PartKind<typeof curveSchema> = {
   schema: curveSchema,
   label: 'Free curve',
   describe: (part) => `curve · ${part.points.length} points${part.closed ? ' · closed' : ''}`,
-  follows: (part) => (part.weightFrom ? [part.weightFrom] : []),
+  refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') ?? null } : part),
   draw: (part, { paths, sibling }) => {
     const path = freeCurve(part.points, part.closed);
     const weightPx = part.weightFrom ? (sibling(part.weightFrom)?.strokePx ?? part.weightPx) : part.weightPx;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { memberGroup, membersSchema } from '../gathering';
+import { memberGroup, membersSchema, referMembers } from '../gathering';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
 
@@ -11,6 +11,6 @@ export const group: PartKind<typeof groupSchema> = {
   schema: groupSchema,
   label: 'Group',
   describe: (part) => `group · ${part.members.length} parts`,
-  takes: (part) => part.members,
+  refer: referMembers,
   draw: (_, { members }) => ({ nodes: members.map((member) => memberGroup(member)), notices: [] }),
 };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { boundsOf, compose, heightOf, IDENTITY, mapPath, widthOf, type Affine, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, cutTo, memberGroup, membersSchema } from '../gathering';
+import { areaOfMember, cutTo, memberGroup, membersSchema, referMembers } from '../gathering';
 import { partBase } from '../part-base';
 import type { Member, PaintedNode, PartKind } from '../part-kind';
 import { shrunk } from '../stroke-weight';
@@ -48,7 +48,7 @@ export const inlay: PartKind<typeof inlaySchema> = {
   schema: inlaySchema,
   label: 'Inlay',
   describe: (part) => `inlay · ${Math.max(0, part.members.length - 1)} inside`,
-  takes: (part) => part.members,
+  refer: referMembers,
   draw: (part, { members, paths }) => {
     const [container, ...inside] = members;
     if (!container) return { nodes: [], notices: [] };

@@ -1,14 +1,27 @@
 import { drawLettering } from '../lettering/draw-lettering';
 import { letteringSchema, type Lettering } from '../lettering/schema';
-import type { PartKind } from '../part-kind';
+import type { PartKind, Referring } from '../part-kind';
 
-/** The parts of the same mark that a lettering looks at. */
-const follows = (part: Lettering): readonly string[] => [
-  ...(part.companion ? [part.companion.part] : []),
-  ...(part.fit && 'part' in part.fit.to ? [part.fit.to.part] : []),
-  ...(part.line.shape === 'arc' && part.line.around ? [part.line.around.part] : []),
-  ...(part.line.shape === 'curve' && part.line.along ? [part.line.along.part] : []),
-];
+/** A first line, what it is fitted to, a circle it goes round, a curve it stands on: each is let go alone. */
+function refer(part: Lettering, to: Referring): Lettering {
+  const elsewhere = <T extends { readonly part: string }>(held: T): T | null => {
+    const id = to(held.part, 'follows');
+    return id === undefined ? null : id === held.part ? held : { ...held, part: id };
+  };
+  const { companion, fit, line } = part;
+  const fitted = fit && 'part' in fit.to ? elsewhere(fit.to) : undefined;
+  return {
+    ...part,
+    companion: companion && elsewhere(companion),
+    fit: fit && fitted !== undefined ? fitted && { ...fit, to: fitted } : fit,
+    line:
+      line.shape === 'arc' && line.around
+        ? { ...line, around: elsewhere(line.around) }
+        : line.shape === 'curve' && line.along
+          ? { ...line, along: elsewhere(line.along) }
+          : line,
+  };
+}
 
 function lineWords({ line }: Lettering): string {
   if (line.shape === 'arc') return ` · ${line.form} ${line.side}`;
@@ -25,6 +38,6 @@ export const lettering: PartKind<typeof letteringSchema> = {
     const font = fonts.family(part.font.family)?.name ?? `${part.font.family} (missing)`;
     return `lettering · ${font}${weight === undefined ? '' : ` ${Math.round(weight)}`}${lineWords(part)}${part.companion ? ' · stays with its first line' : ''}`;
   },
-  follows,
+  refer,
   draw: drawLettering,
 };

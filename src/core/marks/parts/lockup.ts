@@ -16,9 +16,9 @@ import {
   type Point,
   type Region,
 } from '../../geometry';
-import { areaOfMember, memberGroup, membersSchema, outlinesOfMember } from '../gathering';
+import { areaOfMember, memberGroup, membersSchema, referMembers, outlinesOfMember } from '../gathering';
 import { partBase, partIdSchema } from '../part-base';
-import type { Member, PartKind } from '../part-kind';
+import { GONE, type Member, type PartKind } from '../part-kind';
 
 export const ARRANGEMENTS = ['left', 'right', 'above', 'below'] as const;
 export type Arrangement = (typeof ARRANGEMENTS)[number];
@@ -101,7 +101,8 @@ export const lockup: PartKind<typeof lockupSchema> = {
   schema: lockupSchema,
   label: 'Symbol and name',
   describe: (part) => WORDS[part.arrangement],
-  takes: (part) => part.members,
+  refer: (part, to) => ({ ...referMembers(part, to), symbol: to(part.symbol, 'takes') ?? GONE }),
+  moves: true,
   draw: (part, { members, paths }) => {
     const symbol = members.find(({ id }) => id === part.symbol);
     const words = members.filter(({ id }) => id !== part.symbol);

@@ -19,7 +19,7 @@ export const shape: PartKind<typeof shapeSchema> = {
   schema: shapeSchema,
   label: 'Shape',
   describe: (part) => `${formKind(part.form.form).group} · ${formKind(part.form.form).label.toLowerCase()}`,
-  follows: (part) => (part.weightFrom ? [part.weightFrom] : []),
+  refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') } : part),
   draw: (part, { sibling }) => {
     const weightPx = part.weightFrom ? sibling(part.weightFrom)?.strokePx : undefined;
     const gone = part.weightFrom !== undefined && weightPx === undefined;

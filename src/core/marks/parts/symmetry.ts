@@ -19,7 +19,7 @@ import {
   type Point,
   type Region,
 } from '../../geometry';
-import { cutTo, memberGroup, membersSchema } from '../gathering';
+import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering';
 import { partBase } from '../part-base';
 import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
 
@@ -113,7 +113,7 @@ export const symmetry: PartKind<typeof symmetrySchema> = {
   schema: symmetrySchema,
   label: 'Symmetry',
   describe: (part) => `${WORDS[part.rule]}${part.rule === 'around' || part.rule === 'along' ? ` · ${part.count}` : ''}`,
-  takes: (part) => part.members,
+  refer: referMembers,
   draw: (part, { members, paths }) => {
     const ink = members.reduce<Bounds | undefined>((sum, member) => unite(sum, member.ink), undefined);
     const mirrors = part.rule === 'mirror' || part.rule === 'four-way';

@@ -5,6 +5,7 @@
     invert,
     isKnown,
     labelOf,
+    referencesOf,
     shifted,
     type KnownPart,
     type Point,
@@ -157,13 +158,9 @@
     // What follows the dragged part moves along, so that it cannot hold it.
     const still = (table.desk.stage?.parts ?? []).flatMap((other) => {
       const mate = table.parts.find((candidate) => candidate.id === other.id);
-      const follows =
-        mate?.kind === 'lettering' &&
-        (mate.companion?.part === part.id ||
-          (mate.line.shape === 'arc' && mate.line.around?.part === part.id) ||
-          (mate.line.shape === 'curve' && mate.line.along?.part === part.id));
       const hidden = !mate || mate.kind === 'unknown' || mate.hidden;
-      const apart = other.within !== resolved?.within || table.isChosen(other.id) || (mate?.kind === 'band' && mate.of === part.id);
+      const follows = !hidden && referencesOf(mate).some(({ id, as }) => as !== 'takes' && id === part.id);
+      const apart = other.within !== resolved?.within || table.isChosen(other.id);
       const lines = apart || follows || hidden ? undefined : snapLines(other);
       return lines ? [lines] : [];
     });

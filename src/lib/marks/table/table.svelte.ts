@@ -115,6 +115,10 @@ export class Table {
     this.letter = this.gap = undefined;
     this.#chosen = this.#chosen.includes(id) ? this.#chosen.filter((other) => other !== id) : [...this.#chosen, id];
   }
+  #choose(ids: readonly string[]): void {
+    this.letter = this.gap = this.point = undefined;
+    this.#chosen = ids;
+  }
   chooseAll(): void {
     this.letter = this.gap = undefined;
     this.#chosen = topLevel(this.open.recipe)
@@ -239,10 +243,10 @@ export class Table {
     this.open.commit('Release a copy', freed.recipe);
     this.selectedId = freed.id;
   }
-  /** A part from the clipboard; what is not ours is left alone. */
+  /** Parts from the clipboard; what is not ours is left alone. */
   async paste(text: string): Promise<void> {
     this.said = '';
-    const next = pasted(this.open.recipe, text);
+    const next = pasted(this.open.recipe, text, this.info.id);
     if (!next.ok) this.said = sentences(next.problems);
     if (!next.ok || !next.value) return;
     // A picture may come from another brand, which lends it.
@@ -254,7 +258,7 @@ export class Table {
           if (!answer.ok) this.said = sentences(answer.problems);
         });
     this.open.commit('Paste', next.value.recipe);
-    this.selectedId = next.value.id;
+    this.#choose(next.value.ids);
   }
   /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
   readonly shownInk: Bounds | undefined = $derived.by(() =>
