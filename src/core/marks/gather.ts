@@ -3,7 +3,7 @@ import { expect } from '../result/result';
 import { placeAt, placing } from './part-base';
 import { copiesOf } from './parts/symmetry';
 import { createPart, MOST_PARTS, type Recipe } from './recipe';
-import { renamed, takenBy, withMembers } from './references';
+import { renamed, standsBy, takenBy, withMembers } from './references';
 import { isKnown, type KnownInput, type KnownPart, type Part } from './registry';
 import { freePartId } from './edit';
 
@@ -80,7 +80,11 @@ export function openTaker(recipe: Recipe, id: string): Recipe {
     .filter((part) => part.id !== id)
     .map((part): Part => {
       if (!isKnown(part)) return part;
-      if (taker.members.includes(part.id)) return { ...part, place: placeAt(compose(around, placing(part.place))) };
+      if (taker.members.includes(part.id)) {
+        // What stands by another part goes where that goes; only its own way from there is turned and scaled.
+        const stands = standsBy(part).some((leader) => recipe.parts.some((each) => each.id === leader));
+        return { ...part, place: placeAt(compose(stands ? { ...around, e: 0, f: 0 } : around, placing(part.place))) };
+      }
       return outer?.id === part.id && 'members' in part
         ? withMembers(
             part,
@@ -138,7 +142,10 @@ export function copyDeep(
   }
   const copy = (part: KnownPart): KnownPart => {
     const own = renamed(part, names, others);
-    return asked.includes(part.id) && move ? { ...own, place: placeAt(compose(move, placing(part.place))) } : own;
+    if (!asked.includes(part.id) || !move) return own;
+    // A copy that stands by a copy goes along with it already.
+    const goes = standsBy(part).some((leader) => names.has(leader)) ? { ...move, e: 0, f: 0 } : move;
+    return { ...own, place: placeAt(compose(goes, placing(part.place))) };
   };
   return { parts: originals.map(copy), ids: asked.flatMap((id) => names.get(id) ?? []) };
 }

@@ -5,14 +5,14 @@ import type { EnvelopeFrame, FontShelf } from '../type';
 import type { Fill, Gradient, Group, PictureFill } from './drawing';
 import type { Paint } from './paint';
 
-/** Another part of the same mark, as a part that follows it sees it: in the plane that the follower's own place is counted in, whatever draws either of them. */
+/** Another part of the same mark, as a part that follows it sees it: in the plane that the follower's own place is counted in, in the follower's own scale, whatever draws either of them. */
 export interface Sibling {
   /** Its ink, as the box around it where the follower stands. */
   readonly ink: Bounds | undefined;
   /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
-  /** Of free curves: what a text can stand on. */
-  readonly baseline: readonly FreePoint[] | undefined;
+  /** Of free curves: what a text can stand on; its points from its beginning, in the follower's own pixels. */
+  readonly baseline: { readonly origin: Point; readonly points: readonly FreePoint[] } | undefined;
   /** Its typical stroke; measured when it is asked for. */
   readonly strokePx: number | undefined;
 }
@@ -107,8 +107,11 @@ export interface PartPicture {
   readonly standing?: ReadonlyMap<string, Affine>;
 }
 
-/** What a part names another one for: it draws it in its place, looks at its size and place or at its stroke, or goes along its outline. */
-export type ReferenceAs = 'takes' | 'follows' | 'stroke' | 'traces';
+/**
+ * What a part names another one for: it draws it in its place, stands where it stands (its own place is then counted from there), looks at its
+ * size or at its stroke, or goes along its outline.
+ */
+export type ReferenceAs = 'takes' | 'stands' | 'follows' | 'stroke' | 'traces';
 export interface Reference {
   readonly id: string;
   readonly as: ReferenceAs;

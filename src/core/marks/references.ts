@@ -22,13 +22,21 @@ const named = (part: KnownPart, ...as: readonly Reference['as'][]): readonly str
 ];
 
 /** Ids of the parts whose size, place or stroke a part looks at. */
-export const followedBy = (part: KnownPart): readonly string[] => named(part, 'follows', 'stroke');
+export const followedBy = (part: KnownPart): readonly string[] => named(part, 'stands', 'follows', 'stroke');
+/** Ids of the parts that a part stands by: where they go, it goes. */
+export const standsBy = (part: KnownPart): readonly string[] => named(part, 'stands');
 /** Ids of the parts whose typical stroke a part takes. */
 export const strokesOf = (part: KnownPart): readonly string[] => named(part, 'stroke');
 /** Ids of the parts that a part draws in their place. */
 export const takenBy = (part: KnownPart): readonly string[] => named(part, 'takes');
 /** Ids of the parts whose outlines a part looks at. */
 export const tracedBy = (part: KnownPart): readonly string[] => named(part, 'traces');
+
+/** Of parts that are moved together, those that must be moved: the others stand by one of them, and go along. */
+export function goingAlone<P extends KnownPart>(parts: readonly P[]): readonly P[] {
+  const moved = new Set(parts.map(({ id }) => id));
+  return parts.filter((part) => !standsBy(part).some((leader) => moved.has(leader)));
+}
 
 /** A part with other members; only kinds that draw members have them. */
 export const withMembers = (part: KnownPart, members: readonly string[]): KnownPart =>

@@ -8,9 +8,11 @@ import {
   invert,
   mapFreePoint,
   mapPath,
+  scaling,
   unite,
   type Affine,
   type Bounds,
+  type FreePoint,
   type PathAlgebra,
   type Point,
   type Region,
@@ -165,6 +167,20 @@ function letteringSeen({ sizePx, circle }: LetteringFacts, map: Affine): NonNull
   };
 }
 
+/** A curve as a text sees it: where it begins, and its points from there as they lie in the text's own pixels. */
+function baselineSeen(points: readonly FreePoint[], place: Affine, own: Affine): Sibling['baseline'] {
+  const [first] = points;
+  if (!first) return undefined;
+  const from = apply(own, first);
+  return {
+    origin: apply(place, first),
+    points: points.map((point) => {
+      const seen = mapFreePoint(point, own);
+      return { ...seen, x: seen.x - from.x, y: seen.y - from.y };
+    }),
+  };
+}
+
 const CIRCLE: Problem = {
   code: 'follow-circle',
   message: 'This part follows itself through other parts, so that nothing is followed.',
@@ -261,6 +277,10 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       /** From the plane that a part's place is counted in to the plane of this one's. */
       const toOwnPlane = (id: string): Affine => planesBetween(id, part.id);
       const strokes = new Set(strokesOf(part));
+      // A part that is itself larger is measured in its larger pixels, so that it still fits what it follows; a curve is followed however it is turned.
+      const { scale = 1 } = part.place;
+      const unscaled = scale === 1 ? IDENTITY : scaling(1 / scale);
+      const unturned = invert({ ...placing(part.place), e: 0, f: 0 }) ?? IDENTITY;
       const siblings = new Map<string, Sibling>();
       const looked = new Map<string, Member>();
       let key = contentKey(part);
@@ -268,11 +288,12 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         const found = other(id);
         if (!found) continue;
         const { serial, picture } = found.drawn;
-        const transform = compose(toOwnPlane(id), found.drawn.transform);
+        const there = compose(toOwnPlane(id), found.drawn.transform);
+        const transform = compose(unscaled, there);
         const ink = placedInk(serial, picture, transform);
         // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
         const strokePx = strokes.has(id) ? typicalStroke(picture.nodes, transform) : undefined;
-        const baseline = picture.baseline?.map((point) => mapFreePoint(point, transform));
+        const baseline = picture.baseline && baselineSeen(picture.baseline, transform, compose(unturned, there));
         const lettering = picture.lettering && letteringSeen(picture.lettering, transform);
         siblings.set(id, { ink, lettering, baseline, strokePx });
         key += ` ${id}=${JSON.stringify(strokes.has(id) ? strokePx : [ink, lettering, baseline])}`;
@@ -296,7 +317,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const { serial, picture, balance } = pictureOf(part, key, context);
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
-      const transform = placing({ ...part.place, x: part.place.x + x, y: part.place.y + y });
+      const transform = placing({ ...part.place, x: part.place.x + x * scale, y: part.place.y + y * scale });
       const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
       drawn.set(part.id, own);
       return own;
@@ -308,36 +329,29 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       for (let up = takers.get(id); up !== undefined; up = takers.get(up)) chain.push(up);
       return chain;
     };
-    /** From the plane that a part's place is counted in outward to that of the part that draws it; a taker that is being drawn cannot say yet what it moves. */
-    const outward = (id: string, taker: string): Affine => {
-      const found = byId.get(taker);
-      if (!found || !isKnown(found)) return IDENTITY;
-      const moved = movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(id) : undefined;
-      // Only what follows another part stands elsewhere than its place says, and such parts draw no others.
-      const placed = placing(found.place);
-      return moved ? compose(placed, moved) : placed;
-    };
-    /** From one part's plane to another's: out to the lowest part that draws both, and in again. */
+    /**
+     * From one part's plane to another's: out to the lowest part that draws both, and in again. What draws the second part is being drawn with
+     * it, and cannot say yet what it moves.
+     */
     const planesBetween = (from: string, to: string): Affine => {
       const [out, into] = [chainOf(from), chainOf(to)];
       const shared = out.find((id) => into.includes(id));
-      const climb = (id: string, chain: readonly string[]): Affine => {
+      const climb = (id: string, chain: readonly string[], asks: boolean): Affine => {
         let map = IDENTITY;
         let at = id;
         for (const taker of chain) {
-          if (taker === shared) {
-            const found = byId.get(taker);
-            const moved =
-              found && isKnown(found) && movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(at) : undefined;
-            return moved ? compose(moved, map) : map;
-          }
-          map = compose(outward(at, taker), map);
+          if (taker === shared) break;
+          const found = byId.get(taker);
+          if (!found || !isKnown(found)) break;
+          const moved = asks && movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(at) : undefined;
+          // Only what stands by another part is elsewhere than its place says, and such parts draw no others.
+          map = compose(placing(found.place), moved ? compose(moved, map) : map);
           at = taker;
         }
         return map;
       };
-      const there = climb(from, out);
-      const back = invert(climb(to, into));
+      const back = invert(climb(to, into, false));
+      const there = climb(from, out, true);
       return back ? compose(back, there) : there;
     };
 

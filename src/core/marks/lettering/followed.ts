@@ -64,9 +64,8 @@ export function followedCurve(
   context: DrawContext,
 ): { readonly curve?: FollowedCurve; readonly notices: readonly Problem[] } {
   if (part.line.shape !== 'curve' || !part.line.along) return { notices: [] };
-  const points = context.sibling(part.line.along.part)?.baseline;
-  const [origin] = points ?? [];
-  if (!points || !origin)
+  const seen = context.sibling(part.line.along.part)?.baseline;
+  if (!seen)
     return {
       notices: [
         {
@@ -76,8 +75,7 @@ export function followedCurve(
         },
       ],
     };
-  const counted = points.map((point) => ({ ...point, x: point.x - origin.x, y: point.y - origin.y }));
-  return { curve: { origin: { x: origin.x, y: origin.y }, points: counted, offPx: part.line.along.offPx }, notices: [] };
+  return { curve: { ...seen, offPx: part.line.along.offPx }, notices: [] };
 }
 
 /** Where a second line stands: its size, and its origin under the first line's ink. */

@@ -1,15 +1,15 @@
 import { drawLettering } from '../lettering/draw-lettering';
 import { letteringSchema, type Lettering } from '../lettering/schema';
-import type { PartKind, Referring } from '../part-kind';
+import type { PartKind, ReferenceAs, Referring } from '../part-kind';
 
 /** A first line, what it is fitted to, a circle it goes round, a curve it stands on: each is let go alone. */
 function refer(part: Lettering, to: Referring): Lettering {
-  const elsewhere = <T extends { readonly part: string }>(held: T): T | null => {
-    const id = to(held.part, 'follows');
+  const elsewhere = <T extends { readonly part: string }>(held: T, as: ReferenceAs = 'stands'): T | null => {
+    const id = to(held.part, as);
     return id === undefined ? null : id === held.part ? held : { ...held, part: id };
   };
   const { companion, fit, line } = part;
-  const fitted = fit && 'part' in fit.to ? elsewhere(fit.to) : undefined;
+  const fitted = fit && 'part' in fit.to ? elsewhere(fit.to, 'follows') : undefined;
   return {
     ...part,
     companion: companion && elsewhere(companion),

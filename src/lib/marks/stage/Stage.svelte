@@ -2,6 +2,7 @@
   import {
     apply,
     changePart,
+    goingAlone,
     invert,
     isKnown,
     labelOf,
@@ -140,7 +141,7 @@
     const part = table.selected;
     if (!part || !isKnown(part)) return;
     const began = table.open.recipe;
-    const moved = table.chosen.filter(({ locked }) => !locked);
+    const moved = goingAlone(table.chosen.filter(({ locked }) => !locked));
     view.holding = true;
     const resolved = table.resolved(part.id);
     const moving = resolved && snapLines(resolved);
@@ -150,7 +151,7 @@
       ? stageMap
       : (hit?.element?.parentNode as SVGGraphicsElement | undefined)?.getScreenCTM?.();
     const inPlane = (x: number, y: number): Point => {
-      if (!stageMap || !ownMap || moved.length > 1) return { x, y };
+      if (!stageMap || !ownMap || table.chosen.length > 1) return { x, y };
       const screen = { x: stageMap.a * x + stageMap.c * y, y: stageMap.b * x + stageMap.d * y };
       const back = invert({ a: ownMap.a, b: ownMap.b, c: ownMap.c, d: ownMap.d, e: 0, f: 0 });
       return back ? apply(back, screen) : { x, y };
@@ -173,7 +174,8 @@
         const down = held.shift && Math.abs(held.x) >= Math.abs(held.y) ? 0 : held.y / view.scale;
         const drawn = moving && !held.ctrl ? snap(moving, still, across, down, SNAP_PX / view.scale) : { dx: across, dy: down, guides: [] };
         guides = drawn.guides;
-        if (moved.length > 1) return table.previewRecipe(moved.reduce((recipe, each) => moveIn(recipe, each, drawn.dx, drawn.dy), began));
+        if (moved.length > 1 || !moved.some(({ id }) => id === part.id))
+          return table.previewRecipe(moved.reduce((recipe, each) => moveIn(recipe, each, drawn.dx, drawn.dy), began));
         const by = inPlane(drawn.dx, drawn.dy);
         table.preview(part.id, { place: { ...part.place, x: round(part.place.x + by.x), y: round(part.place.y + by.y) } });
       },
