@@ -59,6 +59,7 @@ export { copiesOf, SYMMETRIES, symmetryLabel, type Symmetry, type SymmetryRule }
 export { type UnknownPart } from './parts/unknown';
 export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
 export { describePart, isKnown, labelOf, partKinds, type KnownInput, type KnownPart, type Part, type PartKindName } from './registry';
+export { labelsOf } from './naming';
 export { followedBy, goingAlone, idsInUse, referencesOf, standsBy, takenBy, tracedBy } from './references';
 export { isBacking, newShape, followingRecipe, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
 export { rightsLines, rightsOf, type MarkRights, type PartRights } from './rights-of';

@@ -15,6 +15,7 @@
   import FilesDialog from './FilesDialog.svelte';
   import KeysDialog from './KeysDialog.svelte';
   import { copied } from './table/clipboard';
+  import { keepView, keptView } from './table/kept-view';
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './table/keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, removeLetter, turnLetter } from './lettering/letter-keys';
@@ -75,6 +76,7 @@
 
   onMount(() => {
     for (const work of works) void work.restore();
+    lookAgain();
     return () => {
       works.forEach((work) => work.close());
       table.desk.close();
@@ -98,6 +100,8 @@
     chooseAll: () => table.chooseAll(),
     nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.arranging.nudge(x, y))),
     step: (by) => withSelected((part) => table.step(part, by)),
+    rename: () => withSelected((part) => part.kind !== 'unknown' && (table.renaming = part.id)),
+    toEnd: (end) => withSelected((part) => table.restack(part, end === 'front' ? table.parts.length : 0)),
     selectNext: (by) => {
       const at = table.parts.findIndex(({ id }) => id === table.selectedId);
       table.selectedId = table.parts[(Math.max(at, by > 0 ? at : 0) + by + table.parts.length) % table.parts.length]?.id;
@@ -118,6 +122,31 @@
     zoom: (factor) => view.zoom(factor),
     help: () => (keysOpen = true),
   };
+  /** A list that was chosen from by pointer gives the keys back; by keys one may want to go on choosing. */
+  let byPointer = false;
+  function chosen(event: Event): void {
+    if (byPointer && event.target instanceof HTMLSelectElement) event.target.blur();
+  }
+  // Where the designer looked, on what, and with what chosen, is there again when the page is.
+  let lookedBefore = false;
+  $effect(() => {
+    if (lookedBefore)
+      keepView(
+        table.info.id,
+        view,
+        table.chosen.map(({ id }) => id),
+        ground,
+      );
+  });
+  function lookAgain(): void {
+    const kept = keptView(table.info.id);
+    if (kept) {
+      if (!kept.place.fitted) view.lookAt(kept.place);
+      table.choose(kept.chosen.filter((id) => table.parts.some((part) => part.id === id)));
+      ground = kept.ground;
+    }
+    lookedBefore = true;
+  }
   /** A nudge is one gesture from the first arrow pressed to the last let go. */
   const released = (event: KeyboardEvent) => {
     if (isTyping(event.target)) return;
@@ -150,8 +179,15 @@
 </script>
 
 <svelte:window
-  onkeydowncapture={() => table.open.follow()}
-  onpointerdowncapture={() => table.open.follow()}
+  onkeydowncapture={() => {
+    byPointer = false;
+    table.open.follow();
+  }}
+  onpointerdowncapture={() => {
+    byPointer = true;
+    table.open.follow();
+  }}
+  onchange={chosen}
   onkeydown={(event) => answerKey(event, actions)}
   onkeyup={released}
 />

@@ -33,7 +33,13 @@
   const { part, nested = false, row }: Props = $props();
   const table = useTable();
 
+  const name = $derived(table.nameOf(part));
   const open = $derived(table.selectedId === part.id);
+  let here: HTMLElement | undefined = $state();
+  // What is chosen on the stage is looked for here: its row comes into view.
+  $effect(() => {
+    if (open) here?.querySelector('.head')?.scrollIntoView({ block: 'nearest' });
+  });
   /** What it draws in its place, front on top. */
   const members = $derived.by(() => {
     if (part.kind === 'unknown' || !('members' in part)) return [];
@@ -61,30 +67,68 @@
   );
 </script>
 
-<div class="part" class:open class:chosen={table.isChosen(part.id)}>
+<div
+  class="part"
+  class:open
+  class:chosen={table.isChosen(part.id)}
+  class:lit={table.pointedAt === part.id}
+  role="group"
+  aria-label={name}
+  bind:this={here}
+  onpointerenter={() => (table.pointedAt = part.id)}
+  onpointerleave={() => (table.pointedAt = undefined)}
+>
   <div class="head">
-    {#if !nested}<button class="grip" use:dragHandle aria-label="Restack {labelOf(part)}">⋮⋮</button>{/if}
-    <button class="title" aria-expanded={open} onclick={choose}>
-      <span class="tiny" class:silhouette={part.kind !== 'art' || part.slots.length === 1} aria-hidden="true"
-        >{#if part.kind === 'picture'}<img src="{picturesAddress(table.brand.slug)}{part.sha256}" alt="" />{:else if tiny}<MarkPicture
-            picture={tiny}
-            label=""
-            air={part.kind === 'lettering' ? 0.02 : 0.08}
-            beginning={part.kind === 'lettering'}
-          />{:else if part.kind === 'art'}<svg viewBox="-500 -500 1000 1000"
-            >{#each part.pieces as { data, rule }, index (index)}<path d={data} fill-rule={rule} />{/each}</svg
-          >{:else if part.kind === 'shape'}<FormPicture form={part.form} color="var(--color-ink)" />{/if}</span
+    <!-- No button: what has a value of its own is never dragged. -->
+    {#if !nested}<span class="grip" role="button" tabindex="0" use:dragHandle aria-label="Restack {name}" title="Drag to restack">⋮⋮</span
+      >{/if}
+    {#if table.renaming === part.id}
+      <!-- svelte-ignore a11y_autofocus -->
+      <input
+        class="name"
+        aria-label="Name of {name}"
+        value={labelOf(part)}
+        maxlength="80"
+        autofocus
+        onfocus={(event) => event.currentTarget.select()}
+        onblur={(event) => table.renaming === part.id && table.rename(part.id, event.currentTarget.value)}
+        onkeydown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          else if (event.key === 'Escape') {
+            event.stopPropagation();
+            table.renaming = undefined;
+          }
+        }}
+      />
+    {:else}
+      <button
+        class="title"
+        aria-expanded={open}
+        title={about}
+        onclick={choose}
+        ondblclick={() => part.kind !== 'unknown' && (table.renaming = part.id)}
       >
-      <span class="words">
-        <strong dir="auto">{labelOf(part)}</strong>
-        <span class="quiet">{about}</span>
-        {#if !open}{#each notices as notice (notice.code)}<span class="notice">{notice.message}</span>{/each}{/if}
-      </span>
-    </button>
+        <span class="tiny" class:silhouette={part.kind !== 'art' || part.slots.length === 1} aria-hidden="true"
+          >{#if part.kind === 'picture'}<img src="{picturesAddress(table.brand.slug)}{part.sha256}" alt="" />{:else if tiny}<MarkPicture
+              picture={tiny}
+              label=""
+              air={part.kind === 'lettering' ? 0.02 : 0.08}
+              beginning={part.kind === 'lettering'}
+            />{:else if part.kind === 'art'}<svg viewBox="-500 -500 1000 1000"
+              >{#each part.pieces as { data, rule }, index (index)}<path d={data} fill-rule={rule} />{/each}</svg
+            >{:else if part.kind === 'shape'}<FormPicture form={part.form} color="var(--color-ink)" />{/if}</span
+        >
+        <span class="words">
+          <strong dir="auto">{name}</strong>
+          <span class="quiet">{about}</span>
+          {#if !open}{#each notices as notice (notice.code)}<span class="notice">{notice.message}</span>{/each}{/if}
+        </span>
+      </button>
+    {/if}
     {#if part.kind !== 'unknown'}
       <button
         class="toggle"
-        aria-label="{part.hidden ? 'Show' : 'Hide'} {labelOf(part)}"
+        aria-label="{part.hidden ? 'Show' : 'Hide'} {name}"
         aria-pressed={part.hidden}
         onclick={() => table.change(part.id, part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })}
       >
@@ -92,7 +136,7 @@
       </button>
       <button
         class="toggle"
-        aria-label="{part.ghost ? 'Fill' : 'Ghost'} {labelOf(part)}"
+        aria-label="{part.ghost ? 'Fill' : 'Ghost'} {name}"
         title="Ghost: on the table an outline only; files are not changed"
         aria-pressed={part.ghost}
         onclick={() => table.change(part.id, part.ghost ? 'Fill' : 'Ghost', { ghost: !part.ghost })}
@@ -101,7 +145,7 @@
       </button>
       <button
         class="toggle"
-        aria-label="{part.locked ? 'Unlock' : 'Lock'} {labelOf(part)}"
+        aria-label="{part.locked ? 'Unlock' : 'Lock'} {name}"
         aria-pressed={part.locked}
         onclick={() => table.change(part.id, part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })}
       >
@@ -142,6 +186,16 @@
   }
   .part.open {
     border-left-color: var(--color-plum);
+  }
+  .part.lit > .head {
+    background: var(--color-primary-50);
+  }
+  .name {
+    flex: 1;
+    min-width: 0;
+    padding: 6px;
+    border: 1px solid var(--color-plum);
+    font-weight: 600;
   }
   .part.chosen {
     border-left-color: var(--color-plum);

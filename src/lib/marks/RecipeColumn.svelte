@@ -52,7 +52,7 @@
   </div>
   <div
     class="rows"
-    use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {} }}
+    use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {}, autoAriaDisabled: true }}
     onconsider={({ detail }) => (inTheAir = detail.items)}
     onfinalize={drop}
   >

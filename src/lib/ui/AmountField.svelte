@@ -50,10 +50,15 @@
       event.preventDefault();
       typed = undefined;
       take(Math.min(max, Math.max(min, value + direction * step * (event.shiftKey ? 10 : 1))));
-    } else if (event.key === 'Enter') read();
-    else if (event.key === 'Escape') {
+    } else if (event.key === 'Enter') {
+      read();
+      // A number that was taken hands the keys back to the table.
+      if (fault === '') (event.currentTarget as HTMLElement).blur();
+    } else if (event.key === 'Escape') {
       typed = undefined;
       fault = '';
+      event.stopPropagation();
+      (event.currentTarget as HTMLElement).blur();
     }
   }
   /** Dragging the label left and right steps the number. */

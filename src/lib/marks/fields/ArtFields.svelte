@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { labelOf, nearestRoleOf, ROLES, termsOf, type Art, type Problem, type Role } from '$core/index';
+  import { nearestRoleOf, ROLES, termsOf, type Art, type Problem, type Role } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
@@ -102,7 +102,7 @@
   <Pick
     label="As heavy as"
     value={part.weightFrom ?? ''}
-    options={[{ value: '', label: 'as drawn' }, ...others.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    options={[{ value: '', label: 'as drawn' }, ...others.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id, weightPx: null })}
   />
 {/if}

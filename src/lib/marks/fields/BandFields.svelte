@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { BAND_SIDES, JOINS, labelOf, type Band } from '$core/index';
+  import { BAND_SIDES, JOINS, type Band } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
@@ -9,7 +9,9 @@
 
   const { part }: { part: Band } = $props();
   const table = useTable();
-  const options = $derived(table.parts.filter(({ id }) => id !== part.id).map((other) => ({ value: other.id, label: labelOf(other) })));
+  const options = $derived(
+    table.parts.filter(({ id }) => id !== part.id).map((other) => ({ value: other.id, label: table.nameOf(other) })),
+  );
 </script>
 
 <Pick label="Around" value={part.of} {options} choose={(of) => table.change(part.id, 'Around', { of })} />

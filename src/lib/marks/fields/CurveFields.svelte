@@ -1,15 +1,5 @@
 <script lang="ts">
-  import {
-    CAPS,
-    JOINS,
-    kindOfPoint,
-    labelOf,
-    POINT_KINDS,
-    simplifyCurve,
-    withPointAfter,
-    withPointKind,
-    type FreeCurve,
-  } from '$core/index';
+  import { CAPS, JOINS, kindOfPoint, POINT_KINDS, simplifyCurve, withPointAfter, withPointKind, type FreeCurve } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
@@ -43,7 +33,7 @@
   <Pick
     label="As heavy as"
     value={part.weightFrom ?? ''}
-    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id })}
   />
 {/if}

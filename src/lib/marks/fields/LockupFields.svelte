@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { arrangementLabel, ARRANGEMENTS, labelOf, type Lockup } from '$core/index';
+  import { arrangementLabel, ARRANGEMENTS, type Lockup } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import { useTable } from '../table/table.svelte';
@@ -18,7 +18,7 @@
 <Pick
   label="The symbol is"
   value={part.symbol}
-  options={members.map((member) => ({ value: member.id, label: labelOf(member) }))}
+  options={members.map((member) => ({ value: member.id, label: table.nameOf(member) }))}
   choose={(symbol) => table.change(part.id, 'Symbol', { symbol })}
 />
 <div class="two">

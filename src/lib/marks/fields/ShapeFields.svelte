@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FORM_NAMES, formKind, labelOf, startOf, type Form, type FormName, type Shape } from '$core/index';
+  import { FORM_NAMES, formKind, startOf, type Form, type FormName, type Shape } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
@@ -46,7 +46,7 @@
   <Pick
     label="As heavy as"
     value={part.weightFrom ?? ''}
-    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: labelOf(other) }))]}
+    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? undefined : id })}
   />
 {/if}

@@ -5,9 +5,9 @@
     goingAlone,
     invert,
     isKnown,
-    labelOf,
     referencesOf,
     shifted,
+    type Bounds,
     type KnownPart,
     type Point,
     type Recipe,
@@ -25,6 +25,7 @@
   import Rulers from './Rulers.svelte';
   import { snap, snapLines, type Guide } from './snap';
   import type { StageView } from './stage-view.svelte';
+  import { isTyping } from '../table/keys';
   import { useTable } from '../table/table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
 
@@ -41,13 +42,18 @@
   /** Room for the rulers and the crop ticks. */
   const EDGE_PX = 36;
   let began = false;
+  let shownAt = '';
   $effect(() => {
     const ink = table.shownInk;
     if (!ink || view.widthPx === 0 || view.holding) return;
     const shown = view.boxToScreen(ink);
     const inside =
       shown.left >= EDGE_PX && shown.top >= EDGE_PX && shown.right <= view.widthPx - EDGE_PX && shown.bottom <= view.heightPx - EDGE_PX;
-    if (!began || (view.fitted && !inside)) view.fit(ink);
+    // A stage of another size shows the mark as large as it then can.
+    const size = `${view.widthPx} × ${view.heightPx}`;
+    const resized = size !== shownAt;
+    shownAt = size;
+    if ((!began && !view.looked) || (view.fitted && (!inside || resized))) view.fit(ink);
     began = true;
   });
 
@@ -58,6 +64,7 @@
   const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
   const inLetters = $derived(lettering !== undefined && (table.letter !== undefined || table.gap !== undefined));
 
+  const pointed = $derived(table.pointedAt === undefined ? undefined : table.resolved(table.pointedAt));
   const ghosts = $derived(new Set(table.parts.flatMap((part) => (part.kind !== 'unknown' && part.ghost ? [part.id] : []))));
 
   /** Colors far from their neighbors in the stack: a golden turn of hue from one to the next. */
@@ -127,9 +134,54 @@
   const SNAP_PX = 6;
   const round = (value: number) => Math.round(value * 100) / 100;
 
+  /** Two clicks nearer to each other than this are one double click. */
+  const DOUBLE_CLICK_MS = 450;
+  let lastTaken = 0;
+  let spaceHeld = $state(false);
+  /** The frame that is pulled to choose what lies inside, on the screen. */
+  let frame: Bounds | undefined = $state.raw();
+
+  /** Another click at one place goes on to what lies behind, and round to the front again. */
+  function chooseBehind(event: PointerEvent, id: string): void {
+    const under: string[] = [];
+    for (const element of document.elementsFromPoint(event.clientX, event.clientY)) {
+      const found = surface?.contains(element) ? element.closest('[data-part]')?.getAttribute('data-part') : undefined;
+      if (found && isFree(found) && !under.includes(found)) under.push(found);
+    }
+    if (under.length > 1 && under.includes(id)) table.selectedId = under[(under.indexOf(id) + 1) % under.length];
+  }
+
+  /** From an empty place: chooses everything that lies inside of the frame; with Shift besides what is chosen. */
+  function pullFrame(event: PointerEvent, on: Element): void {
+    const before = event.shiftKey ? table.chosen.map((part) => part.id) : [];
+    const start = onStage(event);
+    if (!event.shiftKey) table.selectedId = undefined;
+    hold(
+      event,
+      on,
+      ({ x, y }) => {
+        const pulled = {
+          left: Math.min(start.x, start.x + x),
+          right: Math.max(start.x, start.x + x),
+          top: Math.min(start.y, start.y + y),
+          bottom: Math.max(start.y, start.y + y),
+        };
+        frame = pulled;
+        const inside = (table.desk.stage?.parts ?? []).flatMap(({ id, ink, within }) => {
+          if (within !== undefined || !ink || !isFree(id)) return [];
+          const box = view.boxToScreen(ink);
+          const lies = box.left >= pulled.left && box.right <= pulled.right && box.top >= pulled.top && box.bottom <= pulled.bottom;
+          return lies ? [id] : [];
+        });
+        table.choose([...before, ...inside.filter((id) => !before.includes(id))]);
+      },
+      () => (frame = undefined),
+    );
+  }
+
   function take(event: PointerEvent): void {
     if (!surface) return;
-    if (event.button === 1 || event.altKey) return hold(event, surface, ({ stepX, stepY }) => view.pan(stepX, stepY));
+    if (event.button === 1 || event.altKey || spaceHeld) return hold(event, surface, ({ stepX, stepY }) => view.pan(stepX, stepY));
     if (event.button !== 0) return;
     surface.focus({ preventScroll: true });
     const hit = partAt(event);
@@ -137,7 +189,10 @@
     // Beside the letters in hand, a click lets go of them.
     if (inLetters && id === table.selectedId) table.letter = table.gap = undefined;
     if (event.shiftKey && id !== undefined) return table.toggle(id);
-    if (id === undefined || !table.isChosen(id)) table.selectedId = id;
+    if (id === undefined) return pullFrame(event, surface);
+    const again = table.chosen.length === 1 && table.isChosen(id) && event.timeStamp - lastTaken > DOUBLE_CLICK_MS;
+    lastTaken = event.timeStamp;
+    if (!table.isChosen(id)) table.selectedId = id;
     const part = table.selected;
     if (!part || !isKnown(part)) return;
     const began = table.open.recipe;
@@ -179,10 +234,11 @@
         const by = inPlane(drawn.dx, drawn.dy);
         table.preview(part.id, { place: { ...part.place, x: round(part.place.x + by.x), y: round(part.place.y + by.y) } });
       },
-      () => {
+      (went) => {
         guides = [];
         view.holding = false;
-        table.commit('Move');
+        if (went) table.commit('Move');
+        else if (again) chooseBehind(event, id);
       },
     );
   }
@@ -224,10 +280,19 @@
   const spoken = $derived.by(() => {
     if (!table.selected) return '';
     const letter = table.letter === undefined ? undefined : ticks?.lettering?.letters.find(({ index }) => index === table.letter);
-    return `, ${labelOf(table.selected)} selected${letter ? `, letter ${letter.text}` : ''}`;
+    return `, ${table.nameOf(table.selected)} selected${letter ? `, letter ${letter.text}` : ''}`;
   });
 </script>
 
+<svelte:window
+  onkeydown={(event) => {
+    if (event.key !== ' ' || isTyping(event.target) || (event.target as Element).closest('button, a, summary, dialog, [popover]')) return;
+    event.preventDefault();
+    spaceHeld = true;
+  }}
+  onkeyup={(event) => event.key === ' ' && (spaceHeld = false)}
+  onblur={() => (spaceHeld = false)}
+/>
 <div class="stage" bind:clientWidth={view.widthPx} bind:clientHeight={view.heightPx}>
   <div class="ground" class:clear-ground={ground.kind === 'clear'} style:background={ground.kind === 'color' ? ground.color : undefined}>
     {#if ground.kind === 'photo'}<img src={ground.photo.address} alt="" />{/if}
@@ -240,6 +305,9 @@
     aria-label="Stage{spoken}"
     tabindex="0"
     onpointerdown={take}
+    class:panning={spaceHeld}
+    onpointermove={(event) => event.buttons === 0 && (table.pointedAt = partAt(event)?.id)}
+    onpointerleave={() => (table.pointedAt = undefined)}
     ondblclick={intoLetters}
     onwheel={wheel}
     ondragover={(event) => event.dataTransfer?.types.includes('Files') && event.preventDefault()}
@@ -279,6 +347,11 @@
       {#if lettering.line.shape !== 'straight'}<LineHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
       {#if lettering.cuts.length + lettering.belts.length > 0}<CutHandles part={lettering} resolved={ticks} {view} {surface} />{/if}
     {/if}
+    {#if pointed?.ink && !table.isChosen(pointed.id) && !view.holding}
+      {@const box = view.boxToScreen(pointed.ink)}
+      <rect class="pointed" x={box.left - 2} y={box.top - 2} width={box.right - box.left + 4} height={box.bottom - box.top + 4} />
+    {/if}
+    {#if frame}<rect class="frame" x={frame.left} y={frame.top} width={frame.right - frame.left} height={frame.bottom - frame.top} />{/if}
     <Guides {guides} {view} />
     {#if table.drawing}<CurveDrawing {view} {surface} />{/if}
   </svg>
@@ -315,6 +388,23 @@
     width: 100%;
     height: 100%;
     object-fit: cover;
+  }
+  .panning,
+  .panning g[data-part] {
+    cursor: grab;
+  }
+  .pointed {
+    fill: none;
+    pointer-events: none;
+    stroke: var(--color-plum);
+    stroke-opacity: 0.45;
+  }
+  .frame {
+    fill: var(--color-plum);
+    fill-opacity: 0.07;
+    pointer-events: none;
+    stroke: var(--color-plum);
+    stroke-dasharray: 5 3;
   }
   g[data-part] {
     cursor: move;

@@ -8,6 +8,8 @@ export class StageView {
   origin: Point = $state.raw({ x: 0, y: 0 });
   /** Whether the whole mark is shown as `fit` left it; who zooms or pans wants to see something else. */
   fitted = $state(false);
+  /** Whether somebody looked somewhere before the mark was drawn: it is not fitted then. */
+  looked = false;
   /** While something is dragged, the view holds still. */
   holding = false;
 
@@ -40,6 +42,12 @@ export class StageView {
     const fixed = this.toMark(about);
     this.scale = scale;
     this.origin = { x: about.x - fixed.x * scale, y: about.y - fixed.y * scale };
+  }
+
+  /** Looks where somebody looked before. */
+  lookAt({ scale, x, y }: { readonly scale: number; readonly x: number; readonly y: number }): void {
+    [this.fitted, this.scale, this.origin] = [false, Math.min(64, Math.max(0.02, scale)), { x, y }];
+    this.looked = true;
   }
 
   pan(x: number, y: number): void {

@@ -23,6 +23,8 @@ export interface TableActions {
   readonly keepTry: () => void;
   readonly group: () => void;
   readonly chooseAll: () => void;
+  readonly rename: () => void;
+  readonly toEnd: (end: 'front' | 'back') => void;
 }
 
 export interface KeyRow {
@@ -82,6 +84,13 @@ export const keyRows: readonly KeyRow[] = [
     matches: (event) => plain(event, '[', ']'),
     act: (to, event) => to.selectNext(event.key === ']' ? 1 : -1),
   },
+  { keys: 'F2', does: 'Rename the part', matches: (event) => plain(event, 'F2'), act: (to) => to.rename() },
+  {
+    keys: 'Home, End',
+    does: 'Bring to the very front, send to the very back',
+    matches: (event) => plain(event, 'Home', 'End'),
+    act: (to, event) => to.toEnd(event.key === 'Home' ? 'front' : 'back'),
+  },
   { keys: 'Enter', does: 'Go into the letters', matches: (event) => plain(event, 'Enter'), act: (to) => to.letters() },
   {
     keys: ', .',
@@ -121,22 +130,59 @@ export const clipboardRows = [
   { keys: 'Ctrl V', does: 'Paste, from this or any other mark or brand' },
 ] as const;
 
-/** Whether keys belong to what has the caret rather than to the table. */
-export const isTyping = (target: EventTarget | null): boolean => {
-  const element = target as Partial<HTMLElement> | null;
-  return element?.isContentEditable === true || /^(INPUT|TEXTAREA|SELECT)$/.test(element?.tagName ?? '');
+/** Inputs into which text is typed; all others are pressed. */
+const PRESSED = /^(radio|checkbox|range|color|button|submit|reset|file|image)$/;
+const ARROW = /^Arrow/;
+/** What a control that holds no text does with a key itself. */
+const KEPT_BY: Readonly<Record<string, (key: string) => boolean>> = {
+  radio: (key) => ARROW.test(key) || key === ' ',
+  range: (key) => ARROW.test(key) || /^(Home|End|PageUp|PageDown)$/.test(key),
+  checkbox: (key) => key === ' ',
 };
 
-/** Whether a key presses what has the focus. */
-const presses = (event: KeyboardEvent): boolean =>
-  event.key === 'Enter' && /^(BUTTON|A|SUMMARY)$/.test((event.target as Partial<HTMLElement> | null)?.tagName ?? '');
+/** Whether keys write where the caret stands, or choose from a list, rather than work on the table. */
+export const isTyping = (target: EventTarget | null): boolean => {
+  const element = target as Partial<HTMLInputElement> | null;
+  if (element?.isContentEditable === true || /^(TEXTAREA|SELECT)$/.test(element?.tagName ?? '')) return true;
+  return element?.tagName === 'INPUT' && !PRESSED.test(element.type ?? 'text');
+};
 
-/** Undo and redo work everywhere on the table; the other keys only where nobody is typing. */
+/** Whether what has the focus does something of its own with a key. */
+const keeps = ({ key, target }: KeyboardEvent): boolean => {
+  const element = target as Partial<HTMLInputElement> | null;
+  if (/^(BUTTON|A|SUMMARY)$/.test(element?.tagName ?? '') || element?.type === 'button') return key === 'Enter' || key === ' ';
+  return element?.tagName === 'INPUT' && (KEPT_BY[element.type ?? '']?.(key) ?? (PRESSED.test(element.type ?? '') && key === 'Enter'));
+};
+
+const OFF = 'lucky-thistle/single-keys-off';
+/** Whether keys that are one letter or sign work on the table; whoever speaks to the computer may switch them off. @source WCAG 2.2, 2.1.4 */
+export const singleKeys = {
+  get on(): boolean {
+    try {
+      return localStorage.getItem(OFF) === null;
+    } catch {
+      return true;
+    }
+  },
+  set on(on: boolean) {
+    try {
+      if (on) localStorage.removeItem(OFF);
+      else localStorage.setItem(OFF, '1');
+    } catch {
+      // Without storage they work as ever.
+    }
+  },
+};
+const isSingle = (event: KeyboardEvent): boolean => event.key.length === 1 && !command(event) && !event.altKey;
+
+/** Undo and redo work everywhere on the table; the other keys wherever no text is typed. */
 export function answerKey(event: KeyboardEvent, actions: TableActions): void {
   const row = keyRows.find(({ matches }) => matches(event));
-  if (!row || event.defaultPrevented || presses(event)) return;
+  if (!row || event.defaultPrevented || keeps(event)) return;
   if (isTyping(event.target) && !/^(Undo|Redo)$/.test(row.does)) return;
-  if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"]')) return;
+  if (isSingle(event) && event.key !== '?' && !singleKeys.on) return;
+  // What is open over the table has its keys to itself.
+  if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"], [popover]')) return;
   event.preventDefault();
   row.act(actions, event);
 }

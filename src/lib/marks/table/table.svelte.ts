@@ -11,6 +11,7 @@ import {
   gather,
   isKnown,
   labelOf,
+  labelsOf,
   openTaker,
   picturesAddress,
   releaseCopy,
@@ -72,6 +73,10 @@ export class Table {
   said = $state('');
   /** Whether clicks on the stage draw on the chosen curve, or begin one. */
   drawing = $state(false);
+  /** The part that is being given a name. */
+  renaming: string | undefined = $state();
+  /** The part that the pointer is over, on the stage or in the recipe. */
+  pointedAt: string | undefined = $state();
   /** The point in hand of a free curve. */
   point: number | undefined = $state();
   readonly art = new ArtShelf(this);
@@ -115,7 +120,7 @@ export class Table {
     this.letter = this.gap = undefined;
     this.#chosen = this.#chosen.includes(id) ? this.#chosen.filter((other) => other !== id) : [...this.#chosen, id];
   }
-  #choose(ids: readonly string[]): void {
+  choose(ids: readonly string[]): void {
     this.letter = this.gap = this.point = undefined;
     this.#chosen = ids;
   }
@@ -171,7 +176,17 @@ export class Table {
     const fresh = { x: b.x + (b.x - a.x) / 2, y: b.y, inX: -(b.x - a.x) / 4, inY: 0, outX: (b.x - a.x) / 4, outY: 0 };
     this.change(part.id, 'Add curve point', { line: { ...part.line, points: [...part.line.points, fresh] } });
   }
-  nameOf = (part: Part): string => labelOf(part);
+  /** What each part is called; those of one name are told apart. */
+  readonly #labels: ReadonlyMap<string, string> = $derived.by(() => labelsOf(this.parts));
+  nameOf = (part: Part): string => this.#labels.get(part.id) ?? labelOf(part);
+  /** Gives a part a name of its own; none gives back what its kind calls it. */
+  rename(id: string, name: string): void {
+    this.renaming = undefined;
+    const own = name.trim().slice(0, 80);
+    const part = this.parts.find((each) => each.id === id);
+    if (part && isKnown(part) && own !== labelOf(part))
+      this.open.commit('Rename', changePart(this.open.recipe, id, { name: own === '' ? undefined : own }));
+  }
   commit(gesture: string): void {
     this.open.commit(gesture);
   }
@@ -258,7 +273,7 @@ export class Table {
           if (!answer.ok) this.said = sentences(answer.problems);
         });
     this.open.commit('Paste', next.value.recipe);
-    this.#choose(next.value.ids);
+    this.choose(next.value.ids);
   }
   /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
   readonly shownInk: Bounds | undefined = $derived.by(() =>
