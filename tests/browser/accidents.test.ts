@@ -110,13 +110,8 @@ class Story {
     await field?.click({ count: 3 });
     await field?.type(text);
     // What was seen for a frame was on the screen; what a page loses before it could show it, nobody saw.
-    await tab.page.evaluate(
-      () =>
-        new Promise((resolve) => {
-          document.querySelector('textarea')?.blur();
-          requestAnimationFrame(() => requestAnimationFrame(resolve));
-        }),
-    );
+    await tab.page.keyboard.press('Tab');
+    await tab.page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
     this.onScreen.add(text);
   }
 

@@ -15,7 +15,7 @@ const disk = (id: string, x: number, size = 100, role = 'lead') =>
 let marks = 0;
 /** Opens a mark of two disks side by side and one in front of the first. */
 async function open(): Promise<string> {
-  const recipe = recipeOf(disk('back', -100, 160), disk('other', 120, 100, 'accent'), disk('front', -100, 60, 'ink'));
+  const recipe = recipeOf(disk('disk-1', -100, 160), disk('disk-2', 120, 100, 'accent'), disk('disk-3', -100, 60, 'ink'));
   const made = await send<{ slug: string }>(`${test.app.url}/api/brands/windrow-kites/marks`, 'POST', {
     name: `Hands ${++marks}`,
     role: 'secondary',
@@ -56,7 +56,7 @@ describe('the keys of the table', () => {
   it('work after a swatch, a list and a number; a number never gets what is meant for the table', async () => {
     const { visitor } = test;
     await open();
-    const at = await middleOf('other');
+    const at = await middleOf('disk-2');
     await visitor.page.mouse.click(at.x, at.y);
     await visitor.click('second', 'radio');
     await visitor.press('?');
@@ -97,7 +97,7 @@ describe('rows', () => {
     const { visitor } = test;
     const address = await open();
     expect(await titles()).toEqual(['Disk 3', 'Disk 2', 'Disk']);
-    const at = await middleOf('other');
+    const at = await middleOf('disk-2');
     await visitor.page.mouse.click(at.x, at.y);
     await visitor.press('F2');
     await visitor.page.waitForSelector('input[aria-label="Name of Disk 2"]');
@@ -110,11 +110,18 @@ describe('rows', () => {
     await waitTitles(['Sun', 'Disk 2', 'Disk']);
     const grip = await visitor.placeOf('[aria-label="Restack Disk"]');
     const top = await visitor.placeOf('[aria-label="Restack Sun"]');
-    await drag({ x: grip.x + 6, y: grip.y + grip.height / 2 }, { x: top.x + 6, y: top.y - 4 });
+    const { mouse } = visitor.page;
+    await mouse.move(grip.x + 6, grip.y + grip.height / 2);
+    await mouse.down();
+    await mouse.move(grip.x + 6, grip.y - 20, { steps: 4 });
+    await mouse.move(top.x + 6, top.y - 4, { steps: 8 });
+    // The row is let go once it is seen at its new place.
+    await visitor.page.waitForFunction(() => document.querySelector('.rows > div strong')?.textContent?.trim() === 'Disk');
+    await mouse.up();
     await waitTitles(['Disk', 'Sun', 'Disk 2']);
     await visitor.saved();
     const { recipe } = await read<{ recipe: { parts: { id: string }[] } }>(address);
-    expect(recipe.parts.map(({ id }) => id)).toEqual(['front', 'other', 'back']);
+    expect(recipe.parts.map(({ id }) => id)).toEqual(['disk-3', 'disk-2', 'disk-1']);
   });
 });
 
@@ -125,7 +132,7 @@ describe('the pointer on the stage', () => {
     const frame = await visitor.placeOf('[data-stage]');
     await drag({ x: frame.x - 30, y: frame.y - 30 }, { x: frame.x + frame.width + 30, y: frame.y + frame.height + 30 });
     await chosenRows(3);
-    const front = await middleOf('front');
+    const front = await middleOf('disk-3');
     await visitor.page.mouse.click(frame.x - 30, frame.y - 30);
     await chosenRows(0);
     await visitor.page.mouse.click(front.x, front.y);
@@ -147,7 +154,7 @@ describe('the pointer on the stage', () => {
   it('finds its view, its ground and what was chosen again after the page was loaded anew', async () => {
     const { visitor } = test;
     await open();
-    const at = await middleOf('other');
+    const at = await middleOf('disk-2');
     await visitor.page.mouse.click(at.x, at.y);
     await chosenRows(1);
     await visitor.press('+', '+');

@@ -56,6 +56,15 @@
     const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;
     return group && ink ? { groups: [group], ink, parts: [] } : undefined;
   });
+  /** A field that was asked for has the caret at once, wherever the focus was; it goes back there. */
+  function takeFocus(field: HTMLInputElement) {
+    const before = document.activeElement;
+    field.focus();
+    field.select();
+    return {
+      destroy: () => (before instanceof HTMLElement || before instanceof SVGElement ? before.focus({ preventScroll: true }) : undefined),
+    };
+  }
   /** With Shift or Ctrl a row joins what is chosen. */
   function choose(event: MouseEvent): void {
     if (event.shiftKey || event.ctrlKey || event.metaKey) table.toggle(part.id);
@@ -83,14 +92,12 @@
     {#if !nested}<span class="grip" role="button" tabindex="0" use:dragHandle aria-label="Restack {name}" title="Drag to restack">⋮⋮</span
       >{/if}
     {#if table.renaming === part.id}
-      <!-- svelte-ignore a11y_autofocus -->
       <input
         class="name"
         aria-label="Name of {name}"
         value={labelOf(part)}
         maxlength="80"
-        autofocus
-        onfocus={(event) => event.currentTarget.select()}
+        use:takeFocus
         onblur={(event) => table.renaming === part.id && table.rename(part.id, event.currentTarget.value)}
         onkeydown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
