@@ -128,7 +128,7 @@ describe('building from nothing', () => {
     const first = (await parts(slug))[1] as SavedPart;
     expect(first.source?.license).toBeTruthy();
     // To the left of the shield, then mirrored.
-    await visitor.fill('Across', '-260');
+    await visitor.fill('X', '-260');
     await visitor.press('Enter');
     await expect.poll(async () => (await parts(slug))[1]?.place?.x).toBe(-260);
     await choose('Repeat', 'Mirror pair');
@@ -205,7 +205,7 @@ describe('building from nothing', () => {
     };
     await bring('drawing or picture', join(folder, 'letter.png'));
     await visitor.sees('letter.png could not be read as a JPEG, PNG, WebP, AVIF, GIF or TIFF picture.');
-    await bring('picture to look at', photo);
+    await bring('reference picture', photo);
     await expect.poll(() => kinds(slug)).toEqual(['shape', 'picture']);
     await visitor.sees('reference · 300 × 200');
     await page.waitForSelector('[data-stage] image');
@@ -217,7 +217,7 @@ describe('building from nothing', () => {
     await visitor.saved();
     // Chosen with the disk, which is the backmost of the two, it goes inside.
     await chooseRows('Disk', '300 × 200');
-    await choose('Combine', 'Put inside the backmost');
+    await choose('Combine', 'Clip inside the backmost');
     await expect.poll(() => kinds(slug)).toContain('inlay');
     await visitor.saved();
     const svg = await (await fetch(`${api()}/${slug}/picture.svg`)).text();

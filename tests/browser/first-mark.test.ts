@@ -305,7 +305,7 @@ describe('what cannot be done', () => {
       await test.visitor.go(`/brands/windrow-kites/marks/as-${blend}`);
       await test.visitor.stage();
       await test.visitor.click('Files');
-      await test.visitor.sees('Room around');
+      await test.visitor.sees('Clear space');
       await (blend === 'normal' ? test.visitor.seesNot('This mark blends its colors') : test.visitor.sees('This mark blends its colors'));
     }
   });

@@ -54,7 +54,7 @@
         fault = `${label} goes from ${min.toLocaleString('en')} to ${max.toLocaleString('en')}.`;
       return amount.ok ? amount.value : 0;
     };
-    const asked = new URLSearchParams({ download: '1', dressing, crop, room: String(read('Room around', room, 0, 100)) });
+    const asked = new URLSearchParams({ download: '1', dressing, crop, room: String(read('Clear space', room, 0, 100)) });
     if (as === 'svg') return fault ? undefined : asked;
     const side = (label: string, typed: string) => String(Math.round(read(label, typed, SMALLEST_PICTURE_PX, LARGEST_PICTURE_PX)));
     if (!width.trim() && !height.trim()) fault = 'Give a width, a height, or both.';
@@ -96,7 +96,7 @@
     <Select id="file-dressing" items={options} bind:value={dressing} placeholder="" />
     <Label for="file-crop">Frame</Label>
     <Select id="file-crop" items={crops} bind:value={crop} placeholder="" />
-    <Label for="file-room">Room around (% of the longer side)</Label>
+    <Label for="file-room">Clear space (% of the longer side)</Label>
     <Input id="file-room" bind:value={room} inputmode="decimal" autocomplete="off" />
     <Label for="file-format">Format</Label>
     <Select id="file-format" items={[...FORMATS]} bind:value={format} placeholder="" />

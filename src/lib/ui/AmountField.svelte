@@ -3,6 +3,8 @@
 
   interface Props {
     label: string;
+    /** One sentence on what the number does, shown on hover and read with the field. */
+    hint?: string;
     value: number;
     unit?: string;
     min: number;
@@ -16,7 +18,7 @@
     /** When the gesture ends. */
     commit: () => void;
   }
-  const { label, value, unit = '', min, max, step = 1, lengths = false, digits = 2, preview, commit }: Props = $props();
+  const { label, hint, value, unit = '', min, max, step = 1, lengths = false, digits = 2, preview, commit }: Props = $props();
 
   const id = $props.id();
   const shown = $derived(String(Number(value.toFixed(digits))));
@@ -80,13 +82,14 @@
 
 <div class="amount">
   <!-- The label is a handle for the pointer only; keys step in the field itself. -->
-  <label for={id} onpointerdown={drag}>{label}</label>
+  <label for={id} title={hint} onpointerdown={drag}>{label}</label>
   <input
     {id}
     inputmode="decimal"
     autocomplete="off"
     spellcheck="false"
     value={typed ?? shown}
+    title={hint}
     aria-invalid={fault !== ''}
     aria-describedby={fault ? `${id}-fault` : undefined}
     oninput={(event) => (typed = event.currentTarget.value)}

@@ -73,7 +73,7 @@
       >Add one after</button
     >
     <AmountField
-      label="Across"
+      label="X"
       unit="px"
       min={-FAR}
       max={FAR}
@@ -82,7 +82,7 @@
       commit={() => table.commit('Move point')}
     />
     <AmountField
-      label="Down"
+      label="Y"
       unit="px"
       min={-FAR}
       max={FAR}

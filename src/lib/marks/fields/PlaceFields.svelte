@@ -18,7 +18,8 @@
 
 <div class="two">
   <AmountField
-    label="Across"
+    label="X"
+    hint="Where its origin stands, from the middle of the mark to the right; what stands by another part counts from there"
     unit="px"
     lengths
     min={-100000}
@@ -28,7 +29,8 @@
     commit={() => table.commit('Move')}
   />
   <AmountField
-    label="Down"
+    label="Y"
+    hint="Where its origin stands, from the middle of the mark downward; what stands by another part counts from there"
     unit="px"
     lengths
     min={-100000}
@@ -56,13 +58,14 @@
     commit={() => table.commit('Scale')}
   />
   <AmountField
-    label="Strength"
+    label="Opacity"
+    hint="100 % lets nothing through, 0 % is not seen"
     unit="%"
     min={0}
     max={100}
     value={part.opacity * 100}
     preview={(percent) => table.preview(part.id, { opacity: percent / 100 })}
-    commit={() => table.commit('Strength')}
+    commit={() => table.commit('Opacity')}
   />
 </div>
 <div class="row">

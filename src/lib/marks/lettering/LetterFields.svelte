@@ -178,7 +178,7 @@
         commit={() => table.commit('Shift letter')}
       />
       <AmountField
-        label="Strength"
+        label="Opacity"
         unit="%"
         min={0}
         max={100}

@@ -178,14 +178,15 @@
 />
 {#if part.kerning === 'optical'}
   <AmountField
-    label="Evenness"
+    label="Kerning strength"
+    hint="50 % is how type designers kern, 100 % makes all white between letters equal"
     unit="%"
     min={0}
     max={100}
     step={5}
     value={part.opticalPercent}
     preview={(opticalPercent) => table.preview(part.id, { opticalPercent })}
-    commit={() => table.commit('Evenness')}
+    commit={() => table.commit('Kerning strength')}
   />
 {/if}
 <SpacingStrip {part} />
@@ -196,7 +197,7 @@
   choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
 />
 <Choice
-  label="Grows from"
+  label="Anchor"
   value={part.align}
   options={[
     { value: 'start', label: 'start' },

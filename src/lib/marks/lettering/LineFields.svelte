@@ -269,7 +269,8 @@
       }}
     />
     <AmountField
-      label="Spacing measured at"
+      label="Spacing height"
+      hint="At which height of the capitals the letters keep their spacing: 0 % on the baseline, 100 % at their tops"
       unit="%"
       min={-50}
       max={150}

@@ -152,7 +152,7 @@ export function addables(table: Table): readonly Addable[] {
     },
     {
       id: 'reference',
-      label: 'Picture to look at',
+      label: 'Reference picture',
       hint: 'beside or under the work, never in a file',
       words: ['reference', 'sketch', 'photo', 'trace', 'picture', 'inspiration', 'template'],
       add: file(true),
