@@ -10,7 +10,15 @@ const project = (
   more: { readonly globalSetup?: string; readonly fileParallelism?: boolean; readonly testTimeout?: number } = {},
 ) => ({
   resolve: { alias },
-  test: { environment: 'node' as const, testTimeout: 60_000, hookTimeout: 120_000, name, include: [`tests/${name}/**/*.test.ts`], ...more },
+  test: {
+    environment: 'node' as const,
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
+    expect: { poll: { timeout: 30_000 } },
+    name,
+    include: [`tests/${name}/**/*.test.ts`],
+    ...more,
+  },
 });
 const onCluster = { globalSetup: 'tests/support/global-setup.ts', fileParallelism: false, testTimeout: 120_000 };
 

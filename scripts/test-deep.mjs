@@ -9,6 +9,8 @@ await run('npx', ['svelte-kit', 'sync']);
 await ensureBuild();
 const files = [
   'tests/core/marks/one-color/one-color.test.ts',
+  'tests/core/marks/planes.test.ts',
+  'tests/core/marks/references.test.ts',
   'tests/reference/degenerate.test.ts',
   'tests/client/work/open-work.test.ts',
   'tests/server/first-start.test.ts',

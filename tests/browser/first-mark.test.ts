@@ -235,9 +235,12 @@ describe('what cannot be done', () => {
       await who.page.locator('section[aria-label="Recipe"] button.title ::-p-text(Tidewrack)').click();
       await who.fill('Text', text);
     };
+    // Without a connection no news come in; a page that hears of the other's change goes along with it before anybody types.
+    await test.visitor.page.setOfflineMode(true);
     await type(other, 'Theirs');
     await other.saved();
     await type(test.visitor, 'Mine');
+    await test.visitor.page.setOfflineMode(false);
     await test.visitor.sees('This mark was changed elsewhere while you worked on it.');
     await test.visitor.click('Go on with the newer one');
     await test.visitor.saved();
