@@ -11,7 +11,8 @@ const FULL_PX = 1;
 export function strokeAtSize(thinnestPx: number, scale: number): Finding {
   const shown = thinnestPx * scale;
   const verdict = judge(shown, FADES_PX, FULL_PX);
-  const figure = `${shown < 10 ? shown.toFixed(1) : Math.round(shown)} px`;
+  // Never nothing: what is there is named, however thin.
+  const figure = `${shown < 0.1 ? Math.max(0.01, shown).toFixed(2) : shown < 10 ? shown.toFixed(1) : Math.round(shown)} px`;
   const end = { passes: 'and is drawn in full', look: 'and turns gray', fails: 'and fades away' }[verdict];
   return { verdict, figure, says: `The thinnest stroke is ${figure} at this size ${end}.` };
 }

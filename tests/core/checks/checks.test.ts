@@ -10,6 +10,7 @@ describe('checks of proofs', () => {
     expect(strokeAtSize(10, 0.07)).toMatchObject({ verdict: 'look', figure: '0.7 px' });
     expect(strokeAtSize(10, 0.03)).toMatchObject({ verdict: 'fails', figure: '0.3 px' });
     expect(strokeAtSize(10, 2).figure).toBe('20 px');
+    expect([strokeAtSize(1, 0.04).figure, strokeAtSize(1, 0.0001).figure]).toEqual(['0.04 px', '0.01 px']);
   });
 
   it('contrast fails below 3 and needs a look below 4.5 (WCAG 2.2, 1.4.11 and 1.4.3)', () => {
