@@ -3,6 +3,7 @@ import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { nameRecipe, send } from '../support/api';
 import { useVisitor, Visitor } from '../support/browser';
+import { NAMES_OF_ANY_SCRIPT } from '../support/names';
 
 const test = useVisitor();
 
@@ -269,23 +270,8 @@ describe('what cannot be done', () => {
     }
   });
 
-  // Names of any script; the words are made up or plain nouns (“bakery”, “café”, “kite”).
   it('begins with a name in any script, and leads to the brand and its mark', async () => {
-    const names = [
-      'Пекарня',
-      '東京堂',
-      'مقهى',
-      'カフェ',
-      '베이커리',
-      'चाय घर',
-      'ร้านชา',
-      'Αρτοποιείο',
-      'מאפייה',
-      'Թեյատուն',
-      'თონე',
-      '🌿🪁',
-      'ชา茶чай',
-    ];
+    const names = NAMES_OF_ANY_SCRIPT;
     for (const name of names) {
       await test.visitor.go('/');
       await test.visitor.click('New brand');
