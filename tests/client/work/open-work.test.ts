@@ -146,6 +146,23 @@ describe('work in a page', () => {
     expect(tabs.tries).toHaveLength(1);
   });
 
+  it('of two tabs with several gestures each comes back gesture by gesture', async () => {
+    const tabs = new Tabs();
+    const [one, two] = [await tabs.arrive(), await tabs.arrive()];
+    tabs.server.reachable = false;
+    for (const text of ['one a', 'one b', 'one c']) one.commit('Type', text);
+    for (const text of ['two a', 'two b']) two.commit('Type', text);
+    await tabs.kill(one);
+    await tabs.kill(two);
+    tabs.server.reachable = true;
+    const next = await tabs.arrive();
+    expect(next.save.kind).toBe('saved');
+    const onServer = new Set([...tabs.server.chain.map(({ content }) => content), ...tabs.tries]);
+    expect([...onServer].sort()).toEqual(['one a', 'one b', 'one c', 'start', 'two a', 'two b']);
+    expect([next.content, tabs.tries].flat().sort()).toEqual(['one c', 'two b']);
+    expect(tabs.server.newest.content).toBe(next.content);
+  });
+
   it.each([
     ['mine', 'keepMine', 'mine', []],
     ['the newer one', 'takeTheirs', 'theirs', ['mine']],
@@ -289,6 +306,8 @@ describe('accidents', () => {
         }
         Object.assign(tabs.server, { reachable: true, loseAnswers: false });
         for (const work of [...tabs.open]) await tabs.kill(work);
+        // Tomorrow somebody opens it again: what was left is taken up, or stays where it is.
+        await tabs.arrive();
         const everything = await tabs.everything();
         expect([...onScreen].filter((text) => !everything.has(text))).toEqual([]);
         // The chain reads back as one run of undo and redo.

@@ -1,6 +1,7 @@
 import type { Problem } from '$core/index';
 import { JsonText, request, type Answer } from '../request';
 import { Journal, type LeftWork, type WaitingGesture } from './journal';
+import { owedWorks, type OwedWork } from './left-work';
 import { onNews } from './news';
 import { nextPortion, writtenWork } from './portions';
 
@@ -116,41 +117,33 @@ export class OpenWork<T> {
   /** Takes up what tabs that are gone could not save, and listens for what happens elsewhere. Called once, in the browser. */
   async restore(): Promise<void> {
     this.#stopNews = onNews(this.#start.subject, (revision) => void this.#moved(revision));
-    const left = (await this.#journal?.left()) ?? [];
-    const works: { readonly left: LeftWork; readonly base: number; readonly fresh: readonly WaitingGesture[]; readonly at: number }[] = [];
-    for (const one of left) {
-      if (!this.#canRead(one)) continue;
-      if (one.unread > 0)
-        this.news = `${one.unread} unsaved changes of another tab cannot be read by this version; they are left as they are.`;
-      const known = await this.#known(one.lines.map(({ id }) => id));
-      const last = one.lines.findLastIndex(({ id }) => known[id] !== undefined);
-      const fresh = one.lines.slice(last + 1);
-      const [first, newest] = [fresh[0], fresh.at(-1)];
-      if (!first || !newest) await this.#journal?.forget(one);
-      else works.push({ left: one, base: known[one.lines[last]?.id ?? ''] ?? first.base, fresh, at: newest.at });
-    }
-    works.sort((a, b) => a.at - b.at);
-    for (const [index, { left: one, base, fresh, at }] of works.entries()) {
-      const newest = fresh.at(-1);
-      const free = this.#waiting.length === 0 && this.newest === this.#settled && this.save.kind !== 'conflict';
-      if (index === works.length - 1 && free) {
-        for (const { kind, gesture, content } of fresh) this.#apply(kind, gesture, this.#form.read(JSON.parse(content)));
-        // Sent from where they began: if the work has moved on since, both versions are at hand.
-        this.#number = base;
-        this.#waiting = fresh.map(({ id, kind, gesture, content }) => ({ id, kind, gesture, content }));
-        this.#seq = 0;
-        if (await this.#write(0, this.#waiting)) await this.#journal?.forget(one);
-        void this.#send();
-      } else if (newest && (await this.#keepAside(this.#form.read(JSON.parse(newest.content)), `Unsaved at ${clock(at)}`))) {
-        await this.#journal?.forget(one);
-      }
-    }
+    const works = await owedWorks(
+      this.#journal,
+      (ids) => this.#known(ids),
+      (left) => this.#canRead(left),
+    );
+    const free = this.#waiting.length === 0 && this.newest === this.#settled && this.save.kind !== 'conflict';
+    const [newest] = free ? works.slice(-1) : [];
+    if (newest) await this.#goOn(newest);
+    for (const work of works) if (work !== newest) await this.#keepAside(work);
+  }
+
+  /** Goes on with the newest work that a tab left. */
+  async #goOn({ left, base, owed }: OwedWork): Promise<void> {
+    for (const { kind, gesture, content } of owed) this.#apply(kind, gesture, this.#read(content));
+    // Sent from where it began: if the work has moved on since, both versions are at hand.
+    this.#number = base;
+    this.#waiting = owed.map(({ id, kind, gesture, content }) => ({ id, kind, gesture, content }));
+    this.#seq = 0;
+    if (await this.#write(0, this.#waiting)) await this.#journal?.forget(left);
+    void this.#send();
   }
 
   /** Whether this version understands the work; else it is left as it is, and said. */
-  #canRead({ lines }: LeftWork): boolean {
+  #canRead({ lines, unread }: LeftWork): boolean {
     try {
-      for (const { content } of lines) this.#form.read(JSON.parse(content));
+      for (const { content } of lines) this.#read(content);
+      if (unread > 0) this.news = `${unread} unsaved changes of another tab cannot be read by this version; they are left as they are.`;
       return true;
     } catch {
       this.news = 'Unsaved work of another tab cannot be read by this version; it is left as it is.';
@@ -167,7 +160,7 @@ export class OpenWork<T> {
   commit(gesture: string, next: T = this.newest): void {
     if (next !== this.newest) this.show(next);
     if (next === this.#settled || this.#form.write(next) === this.#form.write(this.#settled)) return;
-    this.#do('edit', gesture, next);
+    void this.#do('edit', gesture, next);
   }
 
   /** Gives up a gesture in progress. */
@@ -179,12 +172,12 @@ export class OpenWork<T> {
   undo(): void {
     this.commit('Change');
     const step = this.past.at(-1);
-    if (step) this.#do('undo', step.gesture, step.content);
+    if (step) void this.#do('undo', step.gesture, step.content);
   }
 
   redo(): void {
     const step = this.future.at(-1);
-    if (step) this.#do('redo', step.gesture, step.content);
+    if (step) void this.#do('redo', step.gesture, step.content);
   }
 
   /** Waits until everything is saved; false when it cannot be right now. */
@@ -218,7 +211,7 @@ export class OpenWork<T> {
   /** The waiting gestures, and what follows, on top of a newer version; written down anew before the old lines are let go. */
   #onTop(theirs: T, theirNumber: number, further: readonly { readonly gesture: string; readonly content: T }[]): void {
     const before = this.#seq + this.#waiting.length;
-    const mine = this.#waiting.map(({ gesture, content }) => ({ gesture, content: this.#form.read(JSON.parse(content)) }));
+    const mine = this.#waiting.map(({ gesture, content }) => ({ gesture, content: this.#read(content) }));
     const underWay = this.newest === this.#settled ? [] : [{ gesture: 'Change', content: this.newest }];
     this.#number = theirNumber;
     this.#settled = theirs;
@@ -226,24 +219,32 @@ export class OpenWork<T> {
     this.save = { kind: 'saving' };
     this.#seq = before;
     this.#waiting = [];
-    for (const { gesture, content } of [...mine, ...underWay, ...further]) this.#do('edit', gesture, content, false);
+    for (const { gesture, content } of [...mine, ...underWay, ...further]) void this.#do('edit', gesture, content, false);
     void this.#journal?.settle(before, theirNumber);
     void this.#send();
   }
 
-  /** Keeps a version that is not to be shown: beside the work, or as a step of undo. */
-  async #keepAside(content: T, name: string): Promise<boolean> {
-    if (this.#start.keepBeside) {
-      const safe = await this.#start.keepBeside(content, name);
-      if (safe) this.news = `Work that another tab could not save is kept beside the mark as “${name}”.`;
-      return safe;
-    }
+  /**
+   * Keeps a work that is not to be shown: as it was last, beside the mark, where there is such a place; all its other steps as steps of undo,
+   * on top of which what was shown stays. It is forgotten once all of that is safe.
+   */
+  async #keepAside({ left, owed }: OwedWork): Promise<void> {
+    const newest = owed.at(-1);
+    if (!newest) return;
+    const name = `Unsaved at ${clock(newest.at)}`;
+    const beside = this.#start.keepBeside;
+    if (beside && !(await beside(this.#read(newest.content), name))) return;
+    const steps = beside ? owed.slice(0, -1) : owed;
     const shown = this.#settled;
-    this.#do('edit', name, content, false);
-    this.#do('edit', 'Back to what was shown', shown, false);
-    this.news = 'Work that another tab could not save is one undo away.';
+    const written = steps.map(({ gesture, content }) => this.#do('edit', gesture, this.#read(content), false));
+    if (steps.length > 0) written.push(this.#do('edit', 'Back to what was shown', shown, false));
+    const many = steps.length === 1 ? 'One step' : `${steps.length} steps`;
+    const undone = `${many} of it ${steps.length === 1 ? 'is' : 'are'} a few undos away`;
+    this.news = beside
+      ? `Work that another tab could not save is kept beside the mark as “${name}”${steps.length > 0 ? `; ${undone}` : ''}.`
+      : `Work that another tab could not save: ${undone}.`;
     void this.#send();
-    return true;
+    if ((await Promise.all(written)).every(Boolean)) await this.#journal?.forget(left);
   }
 
   /** Moves the undo and redo stacks as the server's chain of revisions will read them. */
@@ -260,7 +261,12 @@ export class OpenWork<T> {
     this.show(next);
   }
 
-  #do(kind: WaitingGesture['kind'], gesture: string, next: T, send = true): void {
+  #read(content: string): T {
+    return this.#form.read(JSON.parse(content));
+  }
+
+  /** @returns whether the journal holds it */
+  #do(kind: WaitingGesture['kind'], gesture: string, next: T, send = true): Promise<boolean> {
     this.#apply(kind, gesture, next);
     const waiting: WaitingGesture = {
       id: crypto.randomUUID(),
@@ -271,8 +277,9 @@ export class OpenWork<T> {
     };
     const place = this.#seq + this.#waiting.length;
     this.#waiting = [...this.#waiting, waiting];
-    void this.#write(place, [waiting]);
+    const written = this.#write(place, [waiting]);
     if (send) void this.#send();
+    return written;
   }
 
   async #write(place: number, gestures: readonly WaitingGesture[]): Promise<boolean> {
