@@ -51,6 +51,7 @@ export { combinationLabel, COMBINATIONS, type Combination, type CombinationHow }
 export { type FreeCurve } from './parts/curve';
 export { type GroupPart } from './parts/group';
 export { type Inlay } from './parts/inlay';
+export { CONTACT_ALIGNS, CONTACT_RUNS, type Contact } from './parts/contact';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
 export { type Linked } from './parts/linked';
 export { pictureDensity, type Picture } from './parts/picture';
@@ -61,7 +62,26 @@ export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writ
 export { describePart, isKnown, labelOf, partKinds, type KnownInput, type KnownPart, type Part, type PartKindName } from './registry';
 export { labelsOf } from './naming';
 export { followedBy, goingAlone, idsInUse, referencesOf, standsBy, takenBy, tracedBy } from './references';
-export { isBacking, newShape, followingRecipe, initialRecipe, nameLettering, ringTexts, secondLine } from './starters';
+export {
+  bannerWords,
+  CONTACT_STARTS,
+  contactLines,
+  followingRecipe,
+  initialRecipe,
+  isBacking,
+  linkStarters,
+  nameLettering,
+  newShape,
+  ringTexts,
+  secondLine,
+  startersFor,
+  withStarted,
+  type ContactLineStart,
+  type Started,
+  type Starter,
+  type StarterContext,
+} from './starters';
+
 export { rightsLines, rightsOf, type MarkRights, type PartRights } from './rights-of';
 export { outlineThickness } from './outline-thickness';
 export { thicknessOfArea, withWeight } from './stroke-weight';

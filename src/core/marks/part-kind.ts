@@ -11,8 +11,8 @@ export interface Sibling {
   readonly ink: Bounds | undefined;
   /** Of letterings: size and circle; whoever follows is drawn anew when these or the ink change, and not for anything else. */
   readonly lettering: Pick<LetteringFacts, 'sizePx' | 'circle'> | undefined;
-  /** Of free curves: what a text can stand on; its points from its beginning, in the follower's own pixels. */
-  readonly baseline: { readonly origin: Point; readonly points: readonly FreePoint[] } | undefined;
+  /** Of free curves, and of shapes that hold words: what a text can stand on; its points from its beginning, in the follower's own pixels; `roomPx`, of shapes, is the height that there is for words, half of it to either side of the line. */
+  readonly baseline: { readonly origin: Point; readonly points: readonly FreePoint[]; readonly roomPx?: number } | undefined;
   /** Its typical stroke; measured when it is asked for. */
   readonly strokePx: number | undefined;
 }
@@ -103,6 +103,8 @@ export interface PartPicture {
   readonly lettering?: LetteringFacts;
   /** What a text can stand on, in its own pixels. */
   readonly baseline?: readonly FreePoint[];
+  /** The height that there is for words along it. */
+  readonly roomPx?: number;
   /** Where it stands each member that it moves, in its own pixels. */
   readonly standing?: ReadonlyMap<string, Affine>;
 }
@@ -125,6 +127,8 @@ export const GONE = 'gone';
 export interface PartKind<S extends z.ZodType> {
   readonly schema: S;
   readonly label: string;
+  /** What a part without a name of its own is called, where that says more than the kind's label. */
+  readonly called?: (part: z.infer<S>) => string;
   /** One line under the part's name in the recipe column. */
   readonly describe: (part: z.infer<S>, fonts: Pick<FontShelf, 'family'>) => string;
   /** The part with every reference to another part of its mark put through `to`: the one place that knows where they are. */

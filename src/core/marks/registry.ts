@@ -1,10 +1,10 @@
 import type { z } from 'zod';
-import { formKind } from '../shapes';
 import type { FontShelf } from '../type';
 import type { DrawContext, PartPicture, Referring } from './part-kind';
 import { art } from './parts/art';
 import { band } from './parts/band';
-import { combination, combinationLabel } from './parts/combination';
+import { combination } from './parts/combination';
+import { contact } from './parts/contact';
 import { curve } from './parts/curve';
 import { group } from './parts/group';
 import { inlay } from './parts/inlay';
@@ -13,11 +13,25 @@ import { linked } from './parts/linked';
 import { lockup } from './parts/lockup';
 import { picture } from './parts/picture';
 import { shape } from './parts/shape';
-import { symmetry, symmetryLabel } from './parts/symmetry';
+import { symmetry } from './parts/symmetry';
 import type { UnknownPart } from './parts/unknown';
 
 /** Every kind of part, one row each; a new kind is one file in `parts/` and one row here. */
-export const partKinds = { lettering, shape, linked, group, combination, symmetry, inlay, band, art, lockup, curve, picture } as const;
+export const partKinds = {
+  lettering,
+  shape,
+  linked,
+  group,
+  combination,
+  symmetry,
+  inlay,
+  band,
+  art,
+  lockup,
+  contact,
+  curve,
+  picture,
+} as const;
 
 type Kinds = typeof partKinds;
 export type PartKindName = keyof Kinds;
@@ -28,6 +42,7 @@ export type Part = KnownPart | UnknownPart;
 
 interface Row {
   readonly label: string;
+  readonly called?: (part: KnownPart) => string;
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
   readonly refer?: (part: KnownPart, to: Referring) => KnownPart;
   readonly moves?: true;
@@ -49,15 +64,9 @@ export const movesMembers = (part: KnownPart): boolean => rowOf(part).moves === 
 export const describePart = (part: Part, fonts: Pick<FontShelf, 'family'>): string =>
   isKnown(part) ? rowOf(part).describe(part, fonts) : `not understood · “${String(part.original['kind'])}”`;
 
-const capitalized = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
+/** What a part is called: the name it was given, else what its kind calls it. */
 export const labelOf = (part: Part): string => {
   if (!isKnown(part)) return typeof part.original['name'] === 'string' ? part.original['name'] : 'Not understood';
-  if (part.name) return part.name;
-  if (part.kind === 'lettering') return part.text.trim() || 'Empty lettering';
-  if (part.kind === 'shape') return formKind(part.form.form).label;
-  if (part.kind === 'art' || part.kind === 'picture') return part.source.title;
-  if (part.kind === 'combination') return combinationLabel(part.how);
-  if (part.kind === 'symmetry') return capitalized(symmetryLabel(part.rule));
-  return rowOf(part).label;
+  const { called, label } = rowOf(part);
+  return part.name ?? called?.(part) ?? label;
 };

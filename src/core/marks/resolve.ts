@@ -12,7 +12,6 @@ import {
   unite,
   type Affine,
   type Bounds,
-  type FreePoint,
   type PathAlgebra,
   type Point,
   type Region,
@@ -168,7 +167,7 @@ function letteringSeen({ sizePx, circle }: LetteringFacts, map: Affine): NonNull
 }
 
 /** A curve as a text sees it: where it begins, and its points from there as they lie in the text's own pixels. */
-function baselineSeen(points: readonly FreePoint[], place: Affine, own: Affine): Sibling['baseline'] {
+function baselineSeen({ baseline: points = [], roomPx }: PartPicture, place: Affine, own: Affine): Sibling['baseline'] {
   const [first] = points;
   if (!first) return undefined;
   const from = apply(own, first);
@@ -178,6 +177,7 @@ function baselineSeen(points: readonly FreePoint[], place: Affine, own: Affine):
       const seen = mapFreePoint(point, own);
       return { ...seen, x: seen.x - from.x, y: seen.y - from.y };
     }),
+    ...(roomPx === undefined ? {} : { roomPx: roomPx * Math.sqrt(Math.abs(own.a * own.d - own.b * own.c)) }),
   };
 }
 
@@ -293,7 +293,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         const ink = placedInk(serial, picture, transform);
         // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
         const strokePx = strokes.has(id) ? typicalStroke(picture.nodes, transform) : undefined;
-        const baseline = picture.baseline && baselineSeen(picture.baseline, transform, compose(unturned, there));
+        const baseline = picture.baseline && baselineSeen(picture, transform, compose(unturned, there));
         const lettering = picture.lettering && letteringSeen(picture.lettering, transform);
         siblings.set(id, { ink, lettering, baseline, strokePx });
         key += ` ${id}=${JSON.stringify(strokes.has(id) ? strokePx : [ink, lettering, baseline])}`;

@@ -1,5 +1,5 @@
 import { joinPaths, PathPen, polygonPath, warpPath, type Path, type Point, type Warp } from '../geometry';
-import { angle, count, defineForm, length, percent, sized, type NumberField } from './form';
+import { angle, count, defineForm, length, levelLine, percent, sized, type NumberField, type TextLine } from './form';
 
 /** Bent banners stay within this of their true image, in mark pixels. */
 const BEND_PX = 0.02;
@@ -90,6 +90,34 @@ function flatBand(ends: Ends, { widthPx, heightPx, endPercent, dropPercent, gapP
   return polygonPath([...right, ...mirroredX(right)]);
 }
 
+/** The front of a band, where its words stand, without ends and folds. */
+function frontOf(ends: Ends, { widthPx, heightPx, endPercent, gapPx }: Band): TextLine {
+  const end = (heightPx * endPercent) / 100;
+  const taken = {
+    square: 0,
+    swallow: end,
+    pointed: end,
+    // As `flatBand` lays them.
+    folded: heightPx * 0.9 - Math.min(heightPx * 0.45, widthPx / 8) / 2,
+    rolled: 2 * Math.min((heightPx * Math.max(endPercent, 8)) / 100 / 2, widthPx / 6) + gapPx,
+  }[ends];
+  const half = Math.max(widthPx / 2 - taken, widthPx / 20);
+  return levelLine(-half, half, 0, heightPx);
+}
+
+/** A line that is bent along: pieces by Hermite's rule, a third of each piece's tangent to either side. */
+function bentLine({ points, heightPx }: TextLine, warp: Warp, pieces: number): TextLine {
+  const [left, right] = [points[0]?.x ?? 0, points.at(-1)?.x ?? 0];
+  const third = (right - left) / pieces / 3;
+  return {
+    points: Array.from({ length: pieces + 1 }, (_, index) => {
+      const { x, y, acrossX, acrossY } = warp(left + (index * (right - left)) / pieces, 0);
+      return { x, y, inX: -acrossX * third, inY: -acrossY * third, outX: acrossX * third, outY: acrossY * third };
+    }),
+    heightPx,
+  };
+}
+
 /** Bends a level band along a circle so that its middle line keeps its length; upward or downward by the sign. */
 function arched(bendDeg: number, widthPx: number): Warp {
   const turn = (bendDeg * Math.PI) / 180;
@@ -127,6 +155,14 @@ const END: NumberField = percent('End', 45, 0, 200);
 const DROP: NumberField = percent('Fold', 32, 5, 100);
 const GAP: NumberField = length('Gap', 4);
 
+/** Eight pieces to a half circle keep within 1e-6 of its radius. */
+const ARCH_PIECES = 8;
+const bandOf = (n: object): Band => ({ endPercent: 0, dropPercent: 0, gapPx: 0, ...n }) as Band;
+const archOf = (n: object): Warp => {
+  const { bendDeg, widthPx } = n as { readonly bendDeg: number; readonly widthPx: number };
+  return arched(bendDeg, widthPx);
+};
+
 const words = (...more: readonly string[]) => ['banner', 'ribbon', 'scroll', 'motto', 'name panel', ...more];
 
 function straight<K extends 'endPercent' | 'dropPercent' | 'gapPx'>(
@@ -140,7 +176,8 @@ function straight<K extends 'endPercent' | 'dropPercent' | 'gapPx'>(
     group: 'banner',
     words: words(...more),
     fields: { ...band(), ...fields },
-    outline: (n) => flatBand(ends, { endPercent: 0, dropPercent: 0, gapPx: 0, ...(n as Readonly<Record<string, number>>) } as Band),
+    outline: (n) => flatBand(ends, bandOf(n)),
+    textLine: (n) => frontOf(ends, bandOf(n)),
   });
 }
 
@@ -156,10 +193,8 @@ function bent<K extends 'endPercent' | 'dropPercent' | 'gapPx'>(
     group: 'banner',
     words: words(...more),
     fields: { ...band(), bendDeg: angle('Bend', start, -180, 180), ...fields },
-    outline: (n) => {
-      const flat = flatBand(ends, { endPercent: 0, dropPercent: 0, gapPx: 0, ...(n as Readonly<Record<string, number>>) } as Band);
-      return warpPath(flat, arched((n as { bendDeg: number }).bendDeg, (n as { widthPx: number }).widthPx), BEND_PX);
-    },
+    outline: (n) => warpPath(flatBand(ends, bandOf(n)), archOf(n), BEND_PX),
+    textLine: (n) => bentLine(frontOf(ends, bandOf(n)), archOf(n), ARCH_PIECES),
   });
 }
 
@@ -190,7 +225,8 @@ export const banners = {
     group: 'banner',
     words: words('flag', 'wave', 'wind'),
     fields: { ...band(), endPercent: END, wavePx: length('Wave', 40), waves: count('Waves', 1, 1, 12) },
-    outline: (n) => warpPath(flatBand('swallow', { ...n, dropPercent: 0, gapPx: 0 }), waved(n.wavePx, n.waves, n.widthPx), BEND_PX),
+    outline: (n) => warpPath(flatBand('swallow', bandOf(n)), waved(n.wavePx, n.waves, n.widthPx), BEND_PX),
+    textLine: (n) => bentLine(frontOf('swallow', bandOf(n)), waved(n.wavePx, n.waves, n.widthPx), 12 * n.waves),
   }),
   pennant: defineForm({
     label: 'Pennant',
@@ -225,5 +261,6 @@ export const banners = {
         { x: -x, y: foot },
       ]);
     },
+    textLine: ({ widthPx, heightPx }) => levelLine(-widthPx / 2, widthPx / 2, -heightPx / 8, heightPx / 2),
   }),
 } as const;

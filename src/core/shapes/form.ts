@@ -1,4 +1,4 @@
-import type { Path } from '../geometry';
+import type { FreePoint, Path } from '../geometry';
 
 /** One number of a form: how it is asked for, its limits and where it starts. */
 export interface NumberField {
@@ -25,6 +25,18 @@ export const angle = (label: string, start: number, min = -360, max = 360): Numb
 /** Another number, another accident of the same kind. */
 export const seed = (start = 1): NumberField => count('Variation', start, 1, 9999);
 
+/** Where a text stands on a form: the line that the middle of its capitals runs along, and the room above and below it together. */
+export interface TextLine {
+  readonly points: readonly FreePoint[];
+  readonly heightPx: number;
+}
+
+/** A level line from side to side. */
+export const levelLine = (left: number, right: number, y: number, heightPx: number): TextLine => ({
+  points: [left, right].map((x) => ({ x, y, inX: 0, inY: 0, outX: 0, outY: 0 })),
+  heightPx,
+});
+
 /** One parametric outline: a pure function of a few numbers, filled by the nonzero rule. */
 export interface FormKind<K extends string = string> {
   readonly label: string;
@@ -34,6 +46,8 @@ export interface FormKind<K extends string = string> {
   readonly words: readonly string[];
   readonly fields: Readonly<Record<K, NumberField>>;
   readonly outline: (numbers: Readonly<Record<K, number>>) => Path;
+  /** Forms that hold words: where those stand. */
+  readonly textLine?: (numbers: Readonly<Record<K, number>>) => TextLine;
 }
 
 /** Names the numbers of a form for the type system. */

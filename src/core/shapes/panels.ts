@@ -1,5 +1,5 @@
 import { arcOn, PathPen, polygonPath, roundedPolygon, toSize, type Point } from '../geometry';
-import { count, defineForm, length, percent, sized } from './form';
+import { count, defineForm, length, levelLine, percent, sized } from './form';
 import { rectangle } from './rectangle';
 
 export const panel = defineForm({
@@ -8,6 +8,7 @@ export const panel = defineForm({
   words: ['rectangle', 'square', 'box', 'bar', 'label', 'rounded'],
   fields: { ...sized(520, 180), cornerPx: length('Corner', 0) },
   outline: ({ widthPx, heightPx, cornerPx }) => rectangle(widthPx, heightPx, cornerPx),
+  textLine: ({ widthPx, heightPx }) => levelLine(-widthPx / 2, widthPx / 2, 0, heightPx),
 });
 
 /** A rectangle with its corners cut off at 45°. */
@@ -30,6 +31,7 @@ export const chamfered = defineForm({
       { x: -x, y: -y + c },
     ]);
   },
+  textLine: ({ widthPx, heightPx }) => levelLine(-widthPx / 2, widthPx / 2, 0, heightPx),
 });
 
 /** A rectangle with a quarter of a circle bitten out of every corner. */
@@ -49,6 +51,7 @@ export const ticket = defineForm({
       .close()
       .path();
   },
+  textLine: ({ widthPx, heightPx }) => levelLine(-widthPx / 2, widthPx / 2, 0, heightPx),
 });
 
 /** A window: straight sides under a round or pointed arch. */
@@ -73,6 +76,13 @@ export const arch = defineForm({
       .line(half, heightPx / 2)
       .close()
       .path();
+  },
+  // Under the springing of the arch, where the sides are straight; the upper third of what is left.
+  textLine: ({ widthPx, heightPx, pointPercent }) => {
+    const radius = (widthPx / 2) * (1 + pointPercent / 100);
+    const spring = Math.min(Math.sqrt(radius * radius - (radius - widthPx / 2) ** 2), heightPx * 0.7);
+    const room = heightPx - spring;
+    return levelLine(-widthPx / 2, widthPx / 2, -heightPx / 2 + spring + room / 2, room);
   },
 });
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Path } from '../geometry';
 import { ornaments } from '../ornaments';
 import { banners } from './banners';
-import type { FormKind } from './form';
+import type { FormKind, TextLine } from './form';
 import { arcLine, arrow, burst, line, taperedLine, waveLine } from './lines';
 import { arch, chamfered, cross, panel, polygon, scallop, star, ticket } from './panels';
 import { crescent, disk, drop, halfDisk, heart, ring } from './round';
@@ -66,3 +66,7 @@ export const formSchema = z.discriminatedUnion(
 
 /** What a form draws, on its own origin. */
 export const outlineOf = (form: Form): Path => formKind(form.form).outline(form as unknown as Readonly<Record<string, number>>);
+
+/** Where words stand on a form, when it holds any. */
+export const textLineOf = (form: Form): TextLine | undefined =>
+  formKind(form.form).textLine?.(form as unknown as Readonly<Record<string, number>>);

@@ -2,6 +2,7 @@
   import FormPicture from './FormPicture.svelte';
   import { startOf } from '$core/index';
   import { addables, type Addable } from './table/addables';
+  import { matching } from './table/matching';
   import { useTable } from './table/table.svelte';
 
   const table = useTable();
@@ -13,17 +14,7 @@
 
   const found = $derived.by((): readonly Addable[] => {
     if (!showing) return [];
-    const asked = typed.trim().toLowerCase();
-    /** The nearer the words are to what was typed, the higher it stands: its very name, how it begins, a word of it, anything else. */
-    const rank = ({ label, words }: Addable): number => {
-      const name = label.toLowerCase();
-      if (asked === '' || name === asked) return 0;
-      if (name.startsWith(asked)) return 1;
-      return words.includes(asked) ? 2 : [name, ...words].some((word) => word.includes(asked)) ? 3 : Infinity;
-    };
-    return addables(table)
-      .filter((each) => rank(each) < Infinity)
-      .sort((one, other) => rank(one) - rank(other));
+    return matching(addables(table), typed);
   });
 
   /** Brings the caret here; the `/` key does it from anywhere. */

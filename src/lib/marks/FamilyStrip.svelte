@@ -1,5 +1,6 @@
 <script lang="ts">
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import FamilyDialog from './FamilyDialog.svelte';
   import NewMark from './NewMark.svelte';
   import { useTable } from './table/table.svelte';
   import TriesStrip from './TriesStrip.svelte';
@@ -7,12 +8,13 @@
   const { keep }: { keep: () => void } = $props();
   const table = useTable();
   let adding = $state(false);
+  let arranging = $state(false);
 </script>
 
 <div class="strip">
   <section aria-label="Family">
     <span class="label side" aria-hidden="true">Family</span>
-    {#each table.marks as mark (mark.id)}
+    {#each table.atHand as mark (mark.id)}
       <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
         <span class="picture"
           ><MarkPicture
@@ -23,11 +25,15 @@
         <span class="quiet">{mark.name.toLowerCase()}</span>
       </a>
     {/each}
-    <button class="link" onclick={() => (adding = true)}>Add a mark</button>
+    <div>
+      <button class="link" onclick={() => (adding = true)}>Add a mark</button>
+      <button class="link" onclick={() => (arranging = true)}>All marks</button>
+    </div>
   </section>
   <TriesStrip {keep} />
 </div>
 <NewMark bind:open={adding} />
+<FamilyDialog bind:open={arranging} />
 
 <style>
   .strip {
@@ -47,7 +53,7 @@
     rotate: 180deg;
   }
   a,
-  section > button {
+  section > div {
     display: grid;
     flex: 0 0 114px;
     grid-template-rows: 1fr auto;
@@ -63,16 +69,13 @@
     border-color: var(--color-ink);
     border-bottom-color: var(--color-plum);
   }
-  section > button {
-    display: block;
+  section > div {
+    align-content: center;
+    gap: 4px;
     border-style: dashed;
     border-bottom-width: 1px;
     background: none;
     font-size: 13px;
-  }
-  section > button:disabled {
-    color: var(--color-quiet);
-    cursor: default;
   }
   .picture {
     width: 92px;

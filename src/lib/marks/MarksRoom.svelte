@@ -1,25 +1,30 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { goto, invalidateAll } from '$app/navigation';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
   import { OpenMark } from '$lib/client/work/open-mark.svelte';
   import type { Step } from '$lib/client/work/open-work.svelte';
+  import { onNews } from '$lib/client/work/news';
   import { undoOrder } from '$lib/client/work/undo-order';
+  import { rooms } from '$lib/ui/rooms';
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import ActionFinder from './ActionFinder.svelte';
   import ArtShelfPanel from './art/ArtShelfPanel.svelte';
   import ColorsDialog from './ColorsDialog.svelte';
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
   import KeysDialog from './KeysDialog.svelte';
   import { copied } from './table/clipboard';
+  import { findables, type Findable } from './table/findable';
   import { keepView, keptView } from './table/kept-view';
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './table/keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, removeLetter, turnLetter } from './lettering/letter-keys';
-  import { CLEAR, type Ground } from './stage/photos';
+  import { CLEAR, grounds, type Ground } from './stage/grounds';
   import ProofRail from './proofs/ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
   import Stage from './stage/Stage.svelte';
@@ -73,14 +78,21 @@
   let filesOpen = $state(false);
   let colorsOpen = $state(false);
   let keysOpen = $state(false);
+  let finding = $state(false);
 
   onMount(() => {
     for (const work of works) void work.restore();
     lookAgain();
+    const stopNews = onNews(`family:${brand.id}`, () => void invalidateAll());
     return () => {
+      stopNews();
       works.forEach((work) => work.close());
       table.desk.close();
     };
+  });
+  // Names, order and what is at hand may change while the room is open; each mark's own work is its own.
+  $effect(() => {
+    table.marks = marks;
   });
   const works = [table.open, table.colors];
   const order = undoOrder(() => works);
@@ -121,7 +133,27 @@
     fit: () => view.fit(table.shownInk),
     zoom: (factor) => view.zoom(factor),
     help: () => (keysOpen = true),
+    find: () => (finding = true),
   };
+  /** Views, dialogs, other marks and rooms, as they are found by name. */
+  const places = (): readonly Findable[] => [
+    {
+      label: 'Files',
+      where: 'Stage',
+      words: ['export', 'download', 'png', 'svg', 'jpeg', 'webp', 'save as'],
+      act: () => (filesOpen = true),
+    },
+    { label: 'Colors', where: 'Stage', words: ['palette', 'swatches', 'brand colors'], act: () => (colorsOpen = true) },
+    { label: 'Tell parts apart', where: 'Stage', words: ['every part in a color of its own'], act: () => (apart = !apart) },
+    ...grounds(table.palette).map(({ label, ground: to }) => ({
+      ...{ label: `Ground: ${label}`, where: 'Stage', words: ['background'], act: () => (ground = to) },
+    })),
+    ...table.atHand.map(({ name, slug }) => ({
+      ...{ label: `Open ${name}`, where: 'Marks', act: () => void goto(`/brands/${brand.slug}/marks/${slug}`) },
+    })),
+    ...rooms.map(({ label, address }) => ({ label, where: 'Rooms', act: () => void goto(address(brand.slug)) })),
+    { label: 'Studio', where: 'Rooms', words: ['all brands', 'home'], act: () => void goto('/') },
+  ];
   /** A list that was chosen from by pointer gives the keys back; by keys one may want to go on choosing. */
   let byPointer = false;
   function chosen(event: Event): void {
@@ -197,7 +229,8 @@
     <button onclick={actions.undo} disabled={order.next === undefined} title="Undo {order.next ?? ''} (Ctrl Z)">Undo</button>
     <button onclick={actions.redo} disabled={order.again === undefined} title="Redo {order.again ?? ''} (Ctrl Shift Z)">Redo</button>
     <SaveNote {works} />
-    <button class="help" aria-label="Keys" onclick={actions.help}>?</button>
+    <button onclick={actions.find} title="Find an action by its name (Ctrl K)">Find</button>
+    <button class="help" aria-label="Keys" title="All keys (?)" onclick={actions.help}>?</button>
   </TopBar>
   {#if table.said}<div class="conflict" role="alert">
       {table.said} <button class="link" onclick={() => (table.said = '')}>Close</button>
@@ -228,6 +261,7 @@
 <FilesDialog bind:open={filesOpen} />
 <ColorsDialog bind:open={colorsOpen} />
 <KeysDialog bind:open={keysOpen} />
+<ActionFinder bind:open={finding} all={() => findables(table, actions, places())} />
 
 <style>
   .room {

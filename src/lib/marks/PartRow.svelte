@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { takeFocus } from '$lib/ui/take-focus';
   import Eye from '@lucide/svelte/icons/eye';
   import EyeOff from '@lucide/svelte/icons/eye-off';
   import Ghost from '@lucide/svelte/icons/square-dashed';
@@ -8,19 +9,9 @@
   import { dragHandle } from 'svelte-dnd-action';
   import { describePart, labelOf, membersDeep, type Part, picturesAddress } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
-  import LetteringFields from './lettering/LetteringFields.svelte';
-  import LinkedFields from './fields/LinkedFields.svelte';
-  import ArtFields from './fields/ArtFields.svelte';
-  import BandFields from './fields/BandFields.svelte';
-  import CombinationFields from './fields/CombinationFields.svelte';
+  import { fieldsOf } from './fields/fields-of';
   import FormPicture from './FormPicture.svelte';
-  import CurveFields from './fields/CurveFields.svelte';
-  import InlayFields from './fields/InlayFields.svelte';
-  import LockupFields from './fields/LockupFields.svelte';
-  import PictureFields from './fields/PictureFields.svelte';
   import PlaceFields from './fields/PlaceFields.svelte';
-  import ShapeFields from './fields/ShapeFields.svelte';
-  import SymmetryFields from './fields/SymmetryFields.svelte';
   import { useTable } from './table/table.svelte';
 
   interface Props {
@@ -56,15 +47,6 @@
     const ink = drawn?.parts.find(({ id }) => id === part.id)?.ink;
     return group && ink ? { groups: [group], ink, parts: [] } : undefined;
   });
-  /** A field that was asked for has the caret at once, wherever the focus was; it goes back there. */
-  function takeFocus(field: HTMLInputElement) {
-    const before = document.activeElement;
-    field.focus();
-    field.select();
-    return {
-      destroy: () => (before instanceof HTMLElement || before instanceof SVGElement ? before.focus({ preventScroll: true }) : undefined),
-    };
-  }
   /** With Shift or Ctrl a row joins what is chosen. */
   function choose(event: MouseEvent): void {
     if (event.shiftKey || event.ctrlKey || event.metaKey) table.toggle(part.id);
@@ -97,7 +79,7 @@
         aria-label="Name of {name}"
         value={labelOf(part)}
         maxlength="80"
-        use:takeFocus
+        {@attach takeFocus}
         onblur={(event) => table.renaming === part.id && table.rename(part.id, event.currentTarget.value)}
         onkeydown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
@@ -162,20 +144,13 @@
   </div>
   {#if open}
     <div class="numbers">
-      {#if part.kind === 'lettering'}<LetteringFields {part} {notices} />
-      {:else if part.kind === 'shape'}<ShapeFields {part} />
-      {:else if part.kind === 'linked'}<LinkedFields {part} {notices} />
-      {:else if part.kind === 'art'}<ArtFields {part} {notices} />
-      {:else if part.kind === 'combination'}<CombinationFields {part} />
-      {:else if part.kind === 'symmetry'}<SymmetryFields {part} />
-      {:else if part.kind === 'inlay'}<InlayFields {part} />
-      {:else if part.kind === 'curve'}<CurveFields {part} />
-      {:else if part.kind === 'picture'}<PictureFields {part} />
-      {:else if part.kind === 'lockup'}<LockupFields {part} />
-      {:else if part.kind === 'band'}<BandFields {part} />
-      {:else if part.kind === 'group'}<p class="quiet">Moved, made translucent and blended as one.</p>
-      {:else}{#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}{/if}
-      {#if part.kind !== 'unknown'}<PlaceFields {part} />{/if}
+      {#if part.kind === 'unknown'}
+        {#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}
+      {:else}
+        {@const Fields = fieldsOf(part)}
+        <Fields {part} {notices} />
+        <PlaceFields {part} />
+      {/if}
     </div>
   {/if}
   {#if unfolded}

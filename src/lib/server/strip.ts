@@ -18,10 +18,11 @@ const followed = (recipe: Recipe, sources: Sources): Sources => (marksFollowedBy
 /** A brand's family drawn for the studio, by the same resolver and writer as every file. */
 export async function brandStrip(brand: BrandView, marks: readonly MarkView[], ownFamilies: readonly ShippedFamily[]) {
   const sources = new Map(marks.map((mark) => [mark.id, mark.recipe]));
+  const shown = marks.filter(({ shelf }) => shelf === 'kept');
   const cells = CELLS.map(async ({ mark: index, dressing }, cell) => {
-    const mark = marks[Math.min(index, marks.length - 1)];
-    if (!mark || (marks.length === 1 && index === 1 && cell > 1)) return [];
-    const way = marks.length === 1 && cell === 1 ? 'one-color' : dressing;
+    const mark = shown[Math.min(index, shown.length - 1)];
+    if (!mark || (shown.length === 1 && index === 1 && cell > 1)) return [];
+    const way = shown.length === 1 && cell === 1 ? 'one-color' : dressing;
     const dressed = dress(brand.palette, way);
     const picture = await heavy('screen', {
       recipe: mark.recipe,

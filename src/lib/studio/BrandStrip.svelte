@@ -1,6 +1,9 @@
 <script lang="ts">
   import { ROLES, type Palette, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import Menu from '$lib/ui/Menu.svelte';
+  import type { MenuItem } from '$lib/ui/menu-item';
+  import { takeFocus } from '$lib/ui/take-focus';
 
   /** One picture of a brand's family on its ground. */
   export interface StripCell {
@@ -16,8 +19,14 @@
     palette: Palette;
     cells: readonly StripCell[];
     note: string;
+    /** What can be done to the brand. */
+    items: readonly MenuItem[];
+    renaming: boolean;
+    rename: (name: string) => void;
+    /** Whether another brand that is shown is called the same. */
+    sameName: boolean;
   }
-  const { name, slug, about, palette, cells, note }: Props = $props();
+  const { name, slug, about, palette, cells, note, items, renaming, rename, sameName }: Props = $props();
 </script>
 
 <article aria-label={name}>
@@ -29,7 +38,25 @@
     {/each}
   </div>
   <div class="words">
-    <h2><a href="/brands/{slug}/marks">{name}</a></h2>
+    <div class="name">
+      {#if renaming}
+        <input
+          aria-label="Name of the brand"
+          value={name}
+          maxlength="80"
+          {@attach takeFocus}
+          onblur={(event) => rename(event.currentTarget.value)}
+          onkeydown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+            if (event.key === 'Escape') rename(name);
+          }}
+        />
+      {:else}
+        <h2><a href="/brands/{slug}/marks">{name}</a></h2>
+      {/if}
+      <Menu label="For {name}" sign="⋯" {items} />
+    </div>
+    {#if sameName}<p class="quiet">Another brand has this name; its address is {slug}.</p>{/if}
     <p class="quiet">{about}</p>
     <div class="swatches">
       {#each ROLES as role (role)}<span title="{role} {palette[role]}" style:background={palette[role]}></span>{/each}
@@ -75,6 +102,25 @@
     display: flex;
     flex-direction: column;
     gap: 4px;
+  }
+  .name {
+    display: flex;
+    align-items: start;
+    justify-content: space-between;
+    gap: 12px;
+  }
+  .name input {
+    min-width: 0;
+    flex: 1;
+    padding: 4px 8px;
+    border: 1px solid var(--color-quiet);
+    font: inherit;
+  }
+  .name :global(button[aria-haspopup]) {
+    min-width: 28px;
+    height: 28px;
+    font-size: 18px;
+    line-height: 1;
   }
   .swatches {
     display: flex;

@@ -3,9 +3,11 @@
 
   interface Props {
     label: string;
+    /** Shown in place of the label, which is then only read aloud and shown on hover. */
+    sign?: string;
     items: readonly MenuItem[];
   }
-  const { label, items }: Props = $props();
+  const { label, sign, items }: Props = $props();
   const id = $props.id();
   let list: HTMLDivElement | undefined = $state();
   let button: HTMLButtonElement | undefined = $state();
@@ -33,7 +35,9 @@
   }
 </script>
 
-<button bind:this={button} popovertarget="{id}-list" aria-haspopup="menu">{label}<span aria-hidden="true"> ▾</span></button>
+<button bind:this={button} popovertarget="{id}-list" aria-haspopup="menu" aria-label={sign && label} title={sign && label}
+  >{sign ?? label}{#if !sign}<span aria-hidden="true"> ▾</span>{/if}</button
+>
 <div bind:this={list} id="{id}-list" popover="auto" role="menu" aria-label={label} tabindex="-1" ontoggle={place} onkeydown={keys}>
   {#each items as item (item.label)}
     <button role="menuitem" class:apart={item.apart} disabled={item.disabled} onclick={() => choose(item)}>{item.label}</button>

@@ -1,4 +1,5 @@
 import type { Problem } from '../../result/result';
+import { curveBaseline } from '../../type';
 import type { DrawContext } from '../part-kind';
 import { baselineRadiusPx, type Circle, type FollowedCurve } from './line-placing';
 import type { Lettering } from './schema';
@@ -30,7 +31,13 @@ export function targetOf(
     const radius = baselineRadiusPx(part.line, circle, (capHeight * sizePx) / 1000) + (part.line.side === 'over' ? height : -height);
     return { width: (to.sweepDeg * Math.PI * Math.max(radius, 0.1)) / 180, advance: true };
   }
-  const ink = context.sibling(to.part)?.ink;
+  const { ink, baseline } = context.sibling(to.part) ?? {};
+  // On the words' line of a banner, the room is along that line, however it is bent.
+  if (to.kind === 'panel' && baseline?.roomPx !== undefined && part.line.shape === 'curve' && part.line.along?.part === to.part) {
+    const along = curveBaseline(baseline.points);
+    const length = along.ok ? along.value.length : 0;
+    return { width: Math.max(1, length - 2 * to.airPx), height: Math.max(1, baseline.roomPx - 2 * to.airPx), advance: true };
+  }
   if (!ink)
     return {
       notice: { code: 'fit-gone', message: 'The part this line is fitted to is gone.', fix: 'Fit it to another part, or to a width.' },
@@ -75,7 +82,7 @@ export function followedCurve(
         },
       ],
     };
-  return { curve: { ...seen, offPx: part.line.along.offPx }, notices: [] };
+  return { curve: { ...seen, offPx: part.line.along.offPx, centered: part.line.along.centered ?? false }, notices: [] };
 }
 
 /** Where a second line stands: its size, and its origin under the first line's ink. */

@@ -15,6 +15,8 @@ export interface FollowedCurve {
   readonly origin: Point;
   readonly points: readonly FreePoint[];
   readonly offPx: number;
+  /** Whether that is counted to the middle of the capitals rather than to their feet. */
+  readonly centered: boolean;
 }
 
 /** Where letters go from the flat text: all in 1/1000 em of the part's size. */
@@ -111,8 +113,15 @@ export function placeOnLine(
       fix: 'Draw the curve longer, or make the letters smaller.',
     });
   const start = (line.startPercent / 100) * curve.value.length;
-  return { ...along(curve.value, line.letters, height, start, (curved?.offPx ?? 0) * perPx), notices };
+  return {
+    ...along(curve.value, line.letters, height, start, (curved?.offPx ?? 0) * perPx - (curved?.centered ? -middleOf(text, capHeight) : 0)),
+    notices,
+  };
 }
+
+/** The middle between the top of the first line's capitals and the foot of the last line, as they are fitted. */
+const middleOf = ({ lines }: FlatText, capHeight: number): number =>
+  ((lines[0]?.baseline ?? 0) - capHeight * (lines[0]?.size ?? 1) + (lines.at(-1)?.baseline ?? 0)) / 2;
 
 const scaledNode = (node: { x: number; y: number; inX: number; inY: number; outX: number; outY: number }, by: number) => ({
   x: node.x * by,

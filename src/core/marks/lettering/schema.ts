@@ -150,9 +150,13 @@ export const lineSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     shape: z.literal('curve'),
     points: z.array(curvePointSchema).max(200),
-    /** A free curve of the same mark whose points count instead, and how far above it the letters stand. */
+    /** A free curve, or the words' line of a shape, whose points count instead; how far above it the letters stand, or the middle of the capitals. */
     along: z
-      .strictObject({ part: partIdSchema, offPx: z.number().min(-10_000).max(10_000).default(0) })
+      .strictObject({
+        part: partIdSchema,
+        offPx: z.number().min(-10_000).max(10_000).default(0),
+        centered: z.boolean().optional(),
+      })
       .nullable()
       .default(null),
     /** Where the text is anchored, in percent of the curve's length. */

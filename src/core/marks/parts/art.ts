@@ -92,6 +92,7 @@ export const artBox = (part: Pick<Art, 'pieces'>): Bounds | undefined =>
 export const art: PartKind<typeof artSchema> = {
   schema: artSchema,
   label: 'Art',
+  called: (part) => part.source.title,
   describe: (part) => `art · ${part.source.set ?? 'brought in'}`,
   refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') ?? null } : part),
   draw: (part, { paths, sibling, remember }) => {

@@ -66,6 +66,7 @@ function combined(part: Combination, areas: readonly Region[], paths: PathAlgebr
 export const combination: PartKind<typeof combinationSchema> = {
   schema: combinationSchema,
   label: 'Combination',
+  called: (part) => combinationLabel(part.how),
   describe: (part) => `${LABELS[part.how].toLowerCase()} · ${part.members.length} parts`,
   refer: referMembers,
   draw: (part, { members, paths }) => {

@@ -33,6 +33,7 @@ function lineWords({ line }: Lettering): string {
 export const lettering: PartKind<typeof letteringSchema> = {
   schema: letteringSchema,
   label: 'Lettering',
+  called: (part) => part.text.trim() || 'Empty lettering',
   describe: (part, fonts) => {
     const weight = part.font.axes['wght'];
     const font = fonts.family(part.font.family)?.name ?? `${part.font.family} (missing)`;

@@ -35,6 +35,7 @@ export type Picture = z.infer<typeof pictureSchema>;
 export const picture: PartKind<typeof pictureSchema> = {
   schema: pictureSchema,
   label: 'Picture',
+  called: (part) => part.source.title,
   describe: (part) => `${part.reference ? 'reference' : 'picture'} · ${part.fileWidthPx} × ${part.fileHeightPx}`,
   draw: (part) => {
     const scale = part.sizePx / Math.max(part.fileWidthPx, part.fileHeightPx);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { formKind, formSchema, outlineOf } from '../../shapes';
+import { formKind, formSchema, outlineOf, textLineOf } from '../../shapes';
 import { paintSchema } from '../paint';
 import { partBase, partIdSchema } from '../part-base';
 import type { PartKind } from '../part-kind';
@@ -18,13 +18,16 @@ export type Shape = z.infer<typeof shapeSchema>;
 export const shape: PartKind<typeof shapeSchema> = {
   schema: shapeSchema,
   label: 'Shape',
+  called: (part) => formKind(part.form.form).label,
   describe: (part) => `${formKind(part.form.form).group} · ${formKind(part.form.form).label.toLowerCase()}`,
   refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') } : part),
   draw: (part, { sibling }) => {
     const weightPx = part.weightFrom ? sibling(part.weightFrom)?.strokePx : undefined;
     const gone = part.weightFrom !== undefined && weightPx === undefined;
     const form = weightPx !== undefined && 'weightPx' in part.form ? { ...part.form, weightPx } : part.form;
+    const words = textLineOf(form);
     return {
+      ...(words ? { baseline: words.points, roomPx: words.heightPx } : {}),
       nodes: [{ kind: 'fill', path: outlineOf(form), rule: 'nonzero', paint: part.paint, opacity: 1 }],
       notices: gone
         ? [

@@ -112,6 +112,7 @@ const joined = (nodes: readonly PaintedNode[], copies: readonly Affine[], paths:
 export const symmetry: PartKind<typeof symmetrySchema> = {
   schema: symmetrySchema,
   label: 'Symmetry',
+  called: ({ rule }) => symmetryLabel(rule).replace(/^./, (letter) => letter.toUpperCase()),
   describe: (part) => `${WORDS[part.rule]}${part.rule === 'around' || part.rule === 'along' ? ` · ${part.count}` : ''}`,
   refer: referMembers,
   draw: (part, { members, paths }) => {

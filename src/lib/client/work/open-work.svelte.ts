@@ -105,6 +105,10 @@ export class OpenWork<T> {
   protected show(next: T): void {
     this.#shown = next;
   }
+  /** As it was when the last gesture ended; a gesture in progress is counted from here. */
+  get settled(): T {
+    return this.#settled;
+  }
   protected get newest(): T {
     return this.#shown;
   }

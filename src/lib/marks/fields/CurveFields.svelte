@@ -1,5 +1,16 @@
 <script lang="ts">
-  import { CAPS, JOINS, kindOfPoint, POINT_KINDS, simplifyCurve, withPointAfter, withPointKind, type FreeCurve } from '$core/index';
+  import {
+    CAPS,
+    followedBy,
+    type FreeCurve,
+    isKnown,
+    JOINS,
+    kindOfPoint,
+    POINT_KINDS,
+    simplifyCurve,
+    withPointAfter,
+    withPointKind,
+  } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
@@ -12,7 +23,7 @@
   const FAR = 100_000;
   const at = $derived(Math.min(table.point ?? 0, part.points.length - 1));
   const point = $derived(part.points[at]);
-  const letterings = $derived(table.parts.filter(({ kind }) => kind === 'lettering'));
+  const heavy = $derived(table.parts.filter((other) => isKnown(other) && other.id !== part.id && !followedBy(other).includes(part.id)));
   const setPoint = (change: Partial<FreeCurve['points'][number]>) =>
     table.preview(part.id, { points: part.points.map((each, index) => (index === at ? { ...each, ...change } : each)) });
   /** What may go unseen, as a share of the stroke or of a pixel. */
@@ -29,11 +40,11 @@
   preview={(weightPx) => table.preview(part.id, { weightPx })}
   commit={() => table.commit('Weight')}
 />
-{#if letterings.length > 0}
+{#if heavy.length > 0}
   <Pick
     label="As heavy as"
     value={part.weightFrom ?? ''}
-    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
+    options={[{ value: '', label: 'its own weight' }, ...heavy.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id })}
   />
 {/if}

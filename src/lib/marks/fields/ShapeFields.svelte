@@ -1,8 +1,10 @@
 <script lang="ts">
-  import { FORM_NAMES, formKind, startOf, type Form, type FormName, type Shape } from '$core/index';
+  import { FORM_NAMES, followedBy, formKind, isKnown, startersFor, startOf, type Form, type FormName, type Shape } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import RolePicker from '$lib/ui/RolePicker.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { addStarted, starterContext } from '../table/addables';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Shape } = $props();
@@ -10,14 +12,38 @@
 
   const kind = $derived(formKind(part.form.form));
   const numbers = $derived(part.form as unknown as Readonly<Record<string, number>>);
-  const withNumber = (field: string, value: number): Form => ({ ...part.form, [field]: value }) as Form;
+  /** Panels, banners and lines are pulled to a width or a height of their own; everything else is drawn in a proportion. */
+  // a row is made anew for every part
+  // svelte-ignore state_referenced_locally
+  let inProportion = $state(
+    !/^(panel|chamfered|ticket|arch)$/.test(part.form.form) && !/^(banner|line)$/.test(formKind(part.form.form).group),
+  );
+  const SIDES = { widthPx: 'heightPx', heightPx: 'widthPx' } as const;
+  const hasSides = $derived('widthPx' in kind.fields && 'heightPx' in kind.fields);
+  /** The form with another number; in proportion, the other side goes along. */
+  function withNumber(field: string, value: number): Form {
+    const other = SIDES[field as keyof typeof SIDES];
+    const limits = other && kind.fields[other];
+    const before = began();
+    const [was, mate] = [before[field] ?? 0, before[other ?? ''] ?? 0];
+    if (!inProportion || !hasSides || !limits || was <= 0) return { ...part.form, [field]: value } as Form;
+    const along = Math.min(limits.max, Math.max(limits.min, Math.round((mate * value * 100) / was) / 100));
+    return { ...part.form, [field]: value, [other]: along } as Form;
+  }
+  /** As it was before the pull that is under way: proportions come from there, not from one step to the next. */
+  function began(): Readonly<Record<string, number>> {
+    const settled = table.open.settled.parts.find(({ id }) => id === part.id);
+    return (settled?.kind === 'shape' ? settled.form : part.form) as unknown as Readonly<Record<string, number>>;
+  }
   /** Another form keeps the numbers that it has too, and starts with its own others. */
   function inForm(form: FormName): Form {
     const start = startOf(form);
     const kept = Object.entries(part.form).filter(([field]) => field !== 'form' && field in start);
     return { ...start, ...Object.fromEntries(kept) } as Form;
   }
-  const letterings = $derived(table.parts.filter(({ kind }) => kind === 'lettering'));
+  /** Any part whose stroke it can take: all but itself and those that look at it. */
+  const heavy = $derived(table.parts.filter((other) => isKnown(other) && other.id !== part.id && !followedBy(other).includes(part.id)));
+  const words = $derived(startersFor({ ...starterContext(table), chosen: part.id }).find(({ id }) => id === `words-${part.id}`));
   const others = $derived(FORM_NAMES.filter((form) => formKind(form).group === kind.group));
 </script>
 
@@ -42,11 +68,13 @@
     />
   {/each}
 </div>
-{#if 'weightPx' in part.form && letterings.length > 0}
+{#if hasSides}<Tick label="Keep the proportion" checked={inProportion} change={(checked) => (inProportion = checked)} />{/if}
+{#if words}<button class="link" onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted and bent</button>{/if}
+{#if 'weightPx' in part.form && heavy.length > 0}
   <Pick
     label="As heavy as"
     value={part.weightFrom ?? ''}
-    options={[{ value: '', label: 'its own weight' }, ...letterings.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
+    options={[{ value: '', label: 'its own weight' }, ...heavy.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? undefined : id })}
   />
 {/if}

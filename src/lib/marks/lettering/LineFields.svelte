@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { curveBaseline, ENVELOPES, type CurvePoint, type Lettering, type Line } from '$core/index';
+  import { curveBaseline, type CurvePoint, ENVELOPES, formKind, type Lettering, type Line } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
@@ -71,7 +71,10 @@
     const curve = facts?.curve && curveBaseline(facts.curve);
     return facts && curve?.ok && facts.advancePx > 0 ? curve.value.length / facts.advancePx : undefined;
   });
-  const curves = $derived(table.parts.filter((other) => other.kind === 'curve'));
+  /** Free curves, and shapes that hold words. */
+  const curves = $derived(
+    table.parts.filter((other) => other.kind === 'curve' || (other.kind === 'shape' && formKind(other.form.form).textLine !== undefined)),
+  );
   const round = $derived(
     table.parts.filter(
       (other) => other.id !== part.id && (other.kind === 'shape' || (other.kind === 'lettering' && other.line.shape === 'arc')),
@@ -159,7 +162,12 @@
       choose={(id) => {
         table.previewLettering(part, {
           ...part,
-          line: { ...line, along: id ? { part: id, offPx: line.along?.offPx ?? 0 } : null },
+          line: {
+            ...line,
+            along: id
+              ? { part: id, offPx: line.along?.offPx ?? 0, centered: curves.find((each) => each.id === id)?.kind === 'shape' }
+              : null,
+          },
           place: id ? { ...part.place, x: 0, y: 0 } : part.place,
         });
         table.commit('On a curve');

@@ -2,7 +2,7 @@
   import { contrastOnPicture, type Hex, type Palette, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
-  import { PHOTOS, type Photo } from '../stage/photos';
+  import { PHOTOS, type Photo } from '../stage/grounds';
 
   interface Props {
     /** The mark all in ink, and all in paper. */

@@ -7,7 +7,7 @@
   import CutHandles from '../lettering/CutHandles.svelte';
   import LetterHandles from '../lettering/LetterHandles.svelte';
   import LineHandles from '../lettering/LineHandles.svelte';
-  import type { Ground } from './photos';
+  import type { Ground } from './grounds';
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';

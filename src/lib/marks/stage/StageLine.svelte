@@ -2,10 +2,10 @@
   import Layers from '@lucide/svelte/icons/layers';
   import Copy from '@lucide/svelte/icons/copy';
   import Trash from '@lucide/svelte/icons/trash';
-  import { isKnown, ROLES } from '$core/index';
+  import { isKnown } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
   import { menuItems } from '../table/part-actions';
-  import { CLEAR, PHOTOS, type Ground } from './photos';
+  import { grounds, type Ground } from './grounds';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from '../table/table.svelte';
 
@@ -21,11 +21,7 @@
   const { view, ground, changeGround, apart, tellApart, showFiles, showColors }: Props = $props();
   const table = useTable();
 
-  const grounds = $derived<readonly { readonly label: string; readonly ground: Ground }[]>([
-    { label: 'transparent', ground: CLEAR },
-    ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: table.palette[role] } as const })),
-    ...PHOTOS.map((photo) => ({ label: photo.label, ground: { kind: 'photo', photo } as const })),
-  ]);
+  const all = $derived(grounds(table.palette));
   const keyOf = (of: Ground) => (of.kind === 'clear' ? 'clear' : of.kind === 'color' ? of.color : of.photo.name);
   const selected = $derived(table.selected);
 </script>
@@ -44,7 +40,7 @@
     </div>
   {:else}
     <nav aria-label="Marks of this brand">
-      {#each table.marks as mark (mark.id)}
+      {#each table.atHand as mark (mark.id)}
         <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>{mark.name}</a>
       {/each}
     </nav>
@@ -60,7 +56,7 @@
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>
-      {#each grounds as { label, ground: each } (label)}
+      {#each all as { label, ground: each } (label)}
         {@const current = keyOf(each) === keyOf(ground)}
         <label title="ground: {label}" class:current>
           <input class="over-label" type="radio" name="ground" value={label} checked={current} onchange={() => changeGround(each)} />

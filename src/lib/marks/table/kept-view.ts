@@ -1,4 +1,4 @@
-import { PHOTOS, type Ground } from '../stage/photos';
+import { PHOTOS, type Ground } from '../stage/grounds';
 import type { StageView } from '../stage/stage-view.svelte';
 
 /** How a mark was looked at when its page was left: where, on what, and with what chosen. */

@@ -12,6 +12,8 @@ export interface TableActions {
   readonly fit: () => void;
   readonly zoom: (factor: number) => void;
   readonly help: () => void;
+  /** Finds anything that can be done by its name. */
+  readonly find: () => void;
   /** Goes into the letters of the selected lettering. */
   readonly letters: () => void;
   /** Goes from letter to letter. */
@@ -121,7 +123,8 @@ export const keyRows: readonly KeyRow[] = [
     matches: (event) => plain(event, '+', '=', '-'),
     act: (to, event) => to.zoom(event.key === '-' ? 0.8 : 1.25),
   },
-  { keys: '?', does: 'This list', matches: (event) => plain(event, '?'), act: (to) => to.help() },
+  { keys: 'Ctrl K', does: 'Find an action', matches: (event) => commanded(event, 'k', false), act: (to) => to.find() },
+  { keys: '?', does: 'All keys', matches: (event) => plain(event, '?'), act: (to) => to.help() },
 ];
 
 /** Keys that the browser turns into events of their own; listed with the others. */
@@ -175,11 +178,11 @@ export const singleKeys = {
 };
 const isSingle = (event: KeyboardEvent): boolean => event.key.length === 1 && !command(event) && !event.altKey;
 
-/** Undo and redo work everywhere on the table; the other keys wherever no text is typed. */
+/** Undo, redo and the list of actions work everywhere on the table; the other keys wherever no text is typed. */
 export function answerKey(event: KeyboardEvent, actions: TableActions): void {
   const row = keyRows.find(({ matches }) => matches(event));
   if (!row || event.defaultPrevented || keeps(event)) return;
-  if (isTyping(event.target) && !/^(Undo|Redo)$/.test(row.does)) return;
+  if (isTyping(event.target) && !/^(Undo|Redo|Find an action)$/.test(row.does)) return;
   if (isSingle(event) && event.key !== '?' && !singleKeys.on) return;
   // What is open over the table has its keys to itself.
   if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"], [popover]')) return;

@@ -145,16 +145,26 @@ const rows: readonly ActionRow[] = [
   repeated('along', 'Along a line', step),
 ];
 
+const itemOf = (table: Table, { label, least, apart, ready, act }: ActionRow): MenuItem => ({
+  label,
+  apart: apart ?? false,
+  disabled: table.chosen.length < least || ready?.() === false,
+  act: () => {
+    const part = table.chosen.at(-1);
+    if (part) act(table, part);
+  },
+});
+
 /** The items of one menu for what is chosen now. */
 export const menuItems = (menu: ActionRow['menu'], table: Table): readonly MenuItem[] =>
-  rows
-    .filter((row) => row.menu === menu)
-    .map(({ label, least, apart, ready, act }) => ({
-      label,
-      apart: apart ?? false,
-      disabled: table.chosen.length < least || ready?.() === false,
-      act: () => {
-        const part = table.chosen.at(-1);
-        if (part) act(table, part);
-      },
-    }));
+  rows.filter((row) => row.menu === menu).map((row) => itemOf(table, row));
+
+const COUNTED = ['', 'a part', 'two parts', 'three parts'];
+/** All of them, with the menu that they stand in and what they want before they can be done. */
+export const partActions = (table: Table): readonly (MenuItem & { readonly menu: string; readonly wants: string | undefined })[] =>
+  rows.map((row) => ({
+    ...itemOf(table, row),
+    menu: row.menu,
+    wants:
+      table.chosen.length < row.least ? `choose ${COUNTED[row.least]} first` : row.ready?.() === false ? 'nothing to paste yet' : undefined,
+  }));

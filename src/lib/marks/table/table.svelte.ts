@@ -53,6 +53,7 @@ export interface MarkInfo {
   readonly slug: string;
   readonly name: string;
   readonly role: string;
+  readonly shelf: 'kept' | 'archived' | 'removed';
   readonly recipe: Recipe;
 }
 
@@ -83,10 +84,15 @@ export class Table {
   readonly arranging = new Arranging(this);
   readonly looks = new Looks(this);
 
+  /** All marks of the brand, the archived and removed ones too: others may follow them. */
+  marks: readonly MarkInfo[] = $state.raw([]);
+  /** Those that stand in the family. */
+  readonly atHand: readonly MarkInfo[] = $derived.by(() => this.marks.filter(({ shelf, id }) => shelf === 'kept' || id === this.info.id));
+
   constructor(
     readonly brand: BrandInfo,
-    readonly info: MarkInfo,
-    readonly marks: readonly MarkInfo[],
+    private readonly opened: MarkInfo,
+    marks: readonly MarkInfo[],
     readonly families: readonly ShippedFamily[],
     readonly open: OpenMark,
     readonly desk: DrawingDesk,
@@ -96,7 +102,14 @@ export class Table {
     /** The brand's palette, as it is tried right now. */
     readonly colors: OpenDocument<Palette>,
     readonly tries: Tries,
-  ) {}
+  ) {
+    this.marks = marks;
+  }
+
+  /** The mark on the table, as it is called now. */
+  get info(): MarkInfo {
+    return this.marks.find(({ id }) => id === this.opened.id) ?? this.opened;
+  }
 
   get palette(): Palette {
     return this.colors.content;

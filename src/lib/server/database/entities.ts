@@ -15,6 +15,10 @@ export const Brand = defineEntity({
     createdAt: p.datetime(),
     /** Chosen by whoever asked for the brand, so that a repeated request is recognized. */
     requestKey: p.uuid().nullable(),
+    /** Its place in the studio's own order. */
+    position: p.integer().default(0),
+    archivedAt: p.datetime().nullable(),
+    removedAt: p.datetime().nullable(),
   },
 });
 
@@ -47,6 +51,8 @@ export const Mark = defineEntity({
     /** Number of the newest revision. */
     revisionNumber: p.integer(),
     createdAt: p.datetime(),
+    archivedAt: p.datetime().nullable(),
+    removedAt: p.datetime().nullable(),
   },
 });
 

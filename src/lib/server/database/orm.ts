@@ -6,6 +6,7 @@ import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
 import { Tries } from './migrations/0003-tries';
 import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fonts';
 import { GesturesLoansKeys } from './migrations/0004-gestures-loans-keys';
+import { Shelves } from './migrations/0005-shelves';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
 const STARTUP_LOCK = 7_215_001;
@@ -29,6 +30,7 @@ async function open(): Promise<MikroORM> {
         { name: '0002-documents-pictures-fonts', class: DocumentsPicturesFonts },
         { name: '0003-tries', class: Tries },
         { name: '0004-gestures-loans-keys', class: GesturesLoansKeys },
+        { name: '0005-shelves', class: Shelves },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

@@ -42,7 +42,7 @@ export async function pictureRequest(
   return {
     subject,
     fileName: [
-      brand.slug,
+      slugOf(brand.name) || brand.slug,
       slugOf(mark.name) || mark.slug,
       ...(query.dressing === 'full' ? [] : [query.dressing]),
       ...(query.crop === 'round' ? ['round'] : []),

@@ -12,6 +12,8 @@ import {
   SMALLEST_PICTURE_PX,
   LARGEST_PICTURE_PX,
 } from '$core/index';
+import { BRAND_ORDERS } from '../stores/brands';
+import { SHELVES } from '../stores/shelves';
 import { PICTURE_USES } from '../taken-picture';
 
 /** A line of text that a person reads: trimmed, not empty, no control characters. */
@@ -48,6 +50,22 @@ export const newBrandSchema = z.strictObject({
   key: z.uuid().optional(),
   mark: newMarkSchema.optional(),
 });
+const shelf = z.enum(SHELVES);
+const position = z.number().int().min(0).max(100_000);
+export const markChangeSchema = z.strictObject({
+  name: line(80).optional(),
+  role: z.enum(MARK_ROLES).optional(),
+  shelf: shelf.optional(),
+  position: position.optional(),
+});
+export const brandChangeSchema = z.strictObject({
+  name: line(80).optional(),
+  about: text(400).optional(),
+  shelf: shelf.optional(),
+  position: position.optional(),
+});
+/** A copy of a brand: its name; `key` makes the request repeatable. */
+export const brandCopySchema = z.strictObject({ name: line(80), key: z.uuid().optional() });
 export const newTrySchema = z.strictObject({ name: line(80), recipe });
 export const tryChangeSchema = z.strictObject({ name: line(80).optional(), removed: z.boolean().optional() });
 export const fontChangeSchema = z.strictObject({ removed: z.boolean() });
@@ -84,6 +102,14 @@ export const knownQuerySchema = z.strictObject({
 });
 
 const number = z.coerce.number();
+
+/** What the studio shows. */
+export const studioQuerySchema = z.strictObject({
+  text: z.string().max(120).default(''),
+  order: z.enum(BRAND_ORDERS).default('arranged'),
+  shelf: shelf.default('kept'),
+  most: number.int().min(1).max(600).default(12),
+});
 
 /** The query of an art search. */
 export const artQuerySchema = z.strictObject({

@@ -4,6 +4,7 @@ import type { Palette } from '$core/index';
 import { Brand, SavedPalette, type BrandRow } from '../database/entities';
 import { notFound } from '../http/problem-error';
 import { appendGestures, type Chain, type Gesture, type Saved } from './chain';
+import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
 
 /** A brand with its newest palette, as routes and pages show it. */
@@ -14,6 +15,7 @@ export interface BrandView {
   readonly about: string;
   readonly palette: Palette;
   readonly paletteNumber: number;
+  readonly shelf: Shelf;
 }
 
 const viewOf = (brand: BrandRow, palette: Palette): BrandView => ({
@@ -23,14 +25,109 @@ const viewOf = (brand: BrandRow, palette: Palette): BrandView => ({
   about: brand.about,
   palette,
   paletteNumber: brand.paletteNumber,
+  shelf: shelfOf(brand),
 });
 
 const newestPalette = async (em: EntityManager, brand: BrandRow): Promise<Palette> =>
   (await em.findOneOrFail(SavedPalette, { brand: brand.id, number: brand.paletteNumber })).colors;
 
+/** Every brand that is at hand, in the studio's own order. */
 export async function listBrands(em: EntityManager): Promise<readonly BrandView[]> {
-  const brands = await em.findAll(Brand, { orderBy: { createdAt: 'asc', slug: 'asc' } });
-  return Promise.all(brands.map(async (brand) => viewOf(brand, await newestPalette(em, brand))));
+  return (await findBrands(em, {})).brands;
+}
+
+/** Orders of the studio; the first is the one it opens in. */
+export const BRAND_ORDERS = ['arranged', 'worked-on', 'name', 'newest'] as const;
+export type BrandOrder = (typeof BRAND_ORDERS)[number];
+const ORDERED: Readonly<Record<BrandOrder, string>> = {
+  arranged: 'b."position", b."created_at", b."slug"',
+  'worked-on': 'w."worked_at" desc nulls last, b."created_at" desc',
+  name: 'lower(b."name"), b."slug"',
+  newest: 'b."created_at" desc, b."slug"',
+};
+
+export interface BrandSearch {
+  /** Words of the name or of what they do; all must be there. */
+  readonly text?: string | undefined;
+  readonly order?: BrandOrder | undefined;
+  readonly shelf?: Shelf | undefined;
+  /** How many at most; without, all. */
+  readonly most?: number | undefined;
+}
+interface FoundRow {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly about: string;
+  readonly colors: Palette;
+  readonly palette_number: number;
+  readonly worked_at: Date | string | null;
+  readonly total: string;
+}
+
+/** Brands of one shelf with their newest palettes and when a mark of theirs was last saved, in one query however many there are. */
+export async function findBrands(
+  em: EntityManager,
+  { text = '', order = 'arranged', shelf = 'kept', most }: BrandSearch,
+): Promise<{ readonly brands: readonly (BrandView & { readonly workedAt: string | undefined })[]; readonly total: number }> {
+  const on = {
+    kept: 'b."archived_at" is null and b."removed_at" is null',
+    archived: 'b."archived_at" is not null and b."removed_at" is null',
+    removed: 'b."removed_at" is not null',
+  }[shelf];
+  const words = text.split(/\s+/).filter(Boolean);
+  const rows: readonly FoundRow[] = await em.execute(
+    `select b."id", b."slug", b."name", b."about", b."palette_number", p."colors", w."worked_at", count(*) over () as "total"
+      from "brand" b
+      join "palette" p on p."brand_id" = b."id" and p."number" = b."palette_number"
+      left join (select m."brand_id", max(r."created_at") as "worked_at" from "mark" m
+        join "revision" r on r."mark_id" = m."id" and r."number" = m."revision_number" group by m."brand_id") w on w."brand_id" = b."id"
+      where ${[on, ...words.map(() => `(b."name" || ' ' || b."about") ilike ?`)].join(' and ')}
+      order by ${ORDERED[order]} ${most === undefined ? '' : 'limit ?'}`,
+    [...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), ...(most === undefined ? [] : [most])],
+  );
+  const brands = rows.map(({ id, slug, name, about, colors, palette_number: paletteNumber, worked_at: workedAt }) => ({
+    ...{ id, slug, name, about, palette: colors, paletteNumber, shelf },
+    workedAt: workedAt === null ? undefined : new Date(workedAt).toISOString(),
+  }));
+  return { brands, total: Number(rows[0]?.total ?? 0) };
+}
+
+/** How many brands stand on each shelf. */
+export async function countBrands(em: EntityManager): Promise<Readonly<Record<Shelf, number>>> {
+  const [kept, archived, removed] = await Promise.all([
+    em.fork().count(Brand, { archivedAt: null, removedAt: null }),
+    em.fork().count(Brand, { archivedAt: { $ne: null }, removedAt: null }),
+    em.fork().count(Brand, { removedAt: { $ne: null } }),
+  ]);
+  return { kept, archived, removed };
+}
+
+export interface BrandChange {
+  readonly name?: string | undefined;
+  readonly about?: string | undefined;
+  readonly shelf?: Shelf | undefined;
+  /** Its place among the brands of its shelf. */
+  readonly position?: number | undefined;
+}
+
+/** Renames a brand, moves it in the studio's order, puts it on a shelf. Its address stays what it is. */
+export async function changeBrand(em: EntityManager, slug: string, change: BrandChange): Promise<BrandView> {
+  return em.transactional(async (tx) => {
+    await tx.execute('lock table "brand" in share row exclusive mode');
+    const brand = await tx.findOne(Brand, { slug });
+    if (!brand) throw notFound('brand');
+    if (change.name !== undefined) brand.name = change.name;
+    if (change.about !== undefined) brand.about = change.about;
+    shelve(brand, change.shelf);
+    if (change.position !== undefined) {
+      const all = await tx.findAll(Brand, { orderBy: { position: 'asc', createdAt: 'asc', slug: 'asc' } });
+      const mates = all.filter((each) => shelfOf(each) === shelfOf(brand));
+      movedTo(mates, brand, change.position).forEach((each, at) => (each.position = at));
+    }
+    await tx.flush();
+    return viewOf(brand, await newestPalette(tx, brand));
+  });
 }
 
 export async function findBrand(em: EntityManager, slug: string): Promise<BrandView> {
@@ -64,6 +161,9 @@ export async function createBrand(em: EntityManager, input: NewBrand): Promise<B
       paletteNumber: 1,
       createdAt: now,
       requestKey: input.key ?? null,
+      position: taken.size,
+      archivedAt: null,
+      removedAt: null,
     });
     tx.create(SavedPalette, { id: randomUUID(), brand, number: 1, kind: 'edit', gesture: 'Made', colors: input.palette, createdAt: now });
     await tx.flush();

@@ -22,6 +22,13 @@ export interface DocumentView<K extends DocumentKind = DocumentKind> {
 const newestOf = (em: EntityManager, brandId: string, kind: DocumentKind) =>
   em.findOne(SavedDocument, { brand: brandId, document: kind }, { orderBy: { number: 'desc' } });
 
+/** The newest of each kind of document that a brand has, as stored. */
+export async function newestDocuments(em: EntityManager, brandId: string) {
+  const newest = [];
+  for (const kind of Object.keys(KINDS) as DocumentKind[]) newest.push(await newestOf(em, brandId, kind));
+  return newest.filter((each) => each !== null);
+}
+
 /** The newest document of a kind; an empty one while nothing was saved. */
 export async function findDocument<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<DocumentView<K>> {
   const saved = await newestOf(em, brandId, kind);

@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
 import { expect, marksFollowedBy, parseRecipe, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
-import { Mark, Revision, type MarkRow } from '../database/entities';
+import { Mark, Revision, type MarkRow, type RevisionRow } from '../database/entities';
+import { tellMoved } from '../events';
 import { notFound, refuse } from '../http/problem-error';
 import { appendGestures, type Chain, type Gesture, type Saved } from './chain';
+import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
 
 /** A mark with its newest recipe. */
@@ -14,27 +16,61 @@ export interface MarkView {
   readonly role: MarkRole;
   readonly revision: number;
   readonly savedAt: string;
+  readonly shelf: Shelf;
   readonly recipe: Recipe;
 }
 
 const newestOf = (em: EntityManager, mark: MarkRow) => em.findOneOrFail(Revision, { mark: mark.id, number: mark.revisionNumber });
 
-async function viewOf(em: EntityManager, mark: MarkRow): Promise<MarkView> {
-  const revision = await newestOf(em, mark);
-  return {
-    id: mark.id,
-    slug: mark.slug,
-    name: mark.name,
-    role: mark.role,
-    revision: mark.revisionNumber,
-    savedAt: revision.createdAt.toISOString(),
-    recipe: expect(parseRecipe(revision.recipe)),
-  };
-}
+const withRevision = (mark: MarkRow, { createdAt, recipe }: Pick<RevisionRow, 'createdAt' | 'recipe'>): MarkView => ({
+  id: mark.id,
+  slug: mark.slug,
+  name: mark.name,
+  role: mark.role,
+  revision: mark.revisionNumber,
+  savedAt: createdAt.toISOString(),
+  shelf: shelfOf(mark),
+  recipe: expect(parseRecipe(recipe)),
+});
+const viewOf = async (em: EntityManager, mark: MarkRow): Promise<MarkView> => withRevision(mark, await newestOf(em, mark));
 
+/** All marks of a brand in the order of its family, those archived or removed among them: others may follow them. */
 export async function listMarks(em: EntityManager, brandId: string): Promise<readonly MarkView[]> {
   const marks = await em.find(Mark, { brand: brandId }, { orderBy: { position: 'asc', createdAt: 'asc' } });
-  return Promise.all(marks.map((mark) => viewOf(em, mark)));
+  if (marks.length === 0) return [];
+  const newest = await em.find(Revision, { $or: marks.map(({ id, revisionNumber }) => ({ mark: id, number: revisionNumber })) });
+  const byMark = new Map(newest.map((revision) => [revision.mark.id, revision]));
+  return marks.flatMap((mark) => {
+    const revision = byMark.get(mark.id);
+    return revision ? [withRevision(mark, revision)] : [];
+  });
+}
+
+export interface MarkChange {
+  readonly name?: string | undefined;
+  readonly role?: MarkRole | undefined;
+  readonly shelf?: Shelf | undefined;
+  /** Its place among the marks of its shelf. */
+  readonly position?: number | undefined;
+}
+
+/** Renames a mark, gives it another role or place in the family, puts it on a shelf. Its address stays what it is. */
+export async function changeMark(em: EntityManager, brandId: string, slug: string, change: MarkChange): Promise<MarkView> {
+  return em.transactional(async (tx) => {
+    await tx.execute('select 1 from "brand" where "id" = ? for update', [brandId]);
+    const mark = await rowOf(tx, brandId, slug);
+    if (change.name !== undefined) mark.name = change.name;
+    if (change.role !== undefined) mark.role = change.role;
+    shelve(mark, change.shelf);
+    if (change.position !== undefined) {
+      const all = await tx.find(Mark, { brand: brandId }, { orderBy: { position: 'asc', createdAt: 'asc' } });
+      const mates = all.filter((each) => shelfOf(each) === shelfOf(mark));
+      movedTo(mates, mark, change.position).forEach((each, at) => (each.position = at));
+    }
+    await tx.flush();
+    await tellMoved(tx, { subject: `family:${brandId}`, revision: 0 });
+    return viewOf(tx, mark);
+  });
 }
 
 async function rowOf(em: EntityManager, brandId: string, slug: string): Promise<MarkRow> {
@@ -74,6 +110,8 @@ export async function createMark(em: EntityManager, brandId: string, input: NewM
       position: marks.length,
       revisionNumber: 1,
       createdAt: now,
+      archivedAt: null,
+      removedAt: null,
     });
     tx.create(Revision, {
       id: randomUUID(),
@@ -85,6 +123,7 @@ export async function createMark(em: EntityManager, brandId: string, input: NewM
       createdAt: now,
     });
     await tx.flush();
+    await tellMoved(tx, { subject: `family:${brandId}`, revision: 0 });
     return viewOf(tx, mark);
   });
 }

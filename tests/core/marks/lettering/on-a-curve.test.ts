@@ -77,8 +77,8 @@ describe('a text on a free curve', () => {
     ];
     const line = { shape: 'curve', points, along: { part: 'bow' } };
     expect(codesOf(partNamed(draw(letteringInput({ sizePx: 40, line })), 'name'))).toEqual(['curve-gone']);
-    const panel = { kind: 'shape', id: 'bow', form: { form: 'panel', widthPx: 9, heightPx: 9, cornerPx: 0 } } as Input;
-    const mark = draw(panel, letteringInput({ sizePx: 40, line }));
+    const disk = { kind: 'shape', id: 'bow', form: { form: 'disk', widthPx: 9, heightPx: 9 } } as Input;
+    const mark = draw(disk, letteringInput({ sizePx: 40, line }));
     expect(codesOf(partNamed(mark, 'name'))).toEqual(['curve-gone']);
     expect(partNamed(mark, 'name').lettering?.letters.every(({ angleDeg }) => angleDeg === 0)).toBe(true);
   });

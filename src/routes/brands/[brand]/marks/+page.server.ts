@@ -8,7 +8,7 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params }) => {
   const first = await withWork(async (em) => {
     const brand = await findBrand(em, params.brand);
-    return (await listMarks(em, brand.id))[0];
+    return (await listMarks(em, brand.id)).find(({ shelf }) => shelf === 'kept');
   });
   if (first) redirect(307, `/brands/${params.brand}/marks/${first.slug}`);
   return {};

@@ -10,7 +10,9 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ params }) =>
   withWork(async (em) => {
     const brand = await findBrand(em, params.brand);
-    const marks = (await listMarks(em.fork(), brand.id)).map((mark) => ({ ...mark, recipe: writeRecipe(mark.recipe) }));
+    const marks = (await listMarks(em.fork(), brand.id))
+      .filter(({ shelf }) => shelf !== 'removed')
+      .map((mark) => ({ ...mark, recipe: writeRecipe(mark.recipe) }));
     const [brief, desk] = [await findDocument(em, brand.id, 'brief'), await findDocument(em, brand.id, 'type')];
     const own = await ownFonts(em.fork(), brand);
     return {

@@ -1,3 +1,5 @@
+import { ROLES, type Palette } from '$core/index';
+
 /** Sample photos that a mark is tried on; painted by scripts/photos.mjs. */
 export const PHOTOS = [
   { name: 'haze', label: 'hazy ridges', address: '/photos/haze.jpg' },
@@ -12,3 +14,10 @@ export type Ground =
   { readonly kind: 'clear' } | { readonly kind: 'color'; readonly color: string } | { readonly kind: 'photo'; readonly photo: Photo };
 
 export const CLEAR: Ground = { kind: 'clear' };
+
+/** Every ground that a mark can be looked at on, as they are called. */
+export const grounds = (palette: Palette): readonly { readonly label: string; readonly ground: Ground }[] => [
+  { label: 'transparent', ground: CLEAR },
+  ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: palette[role] } as const })),
+  ...PHOTOS.map((photo) => ({ label: photo.label, ground: { kind: 'photo', photo } as const })),
+];

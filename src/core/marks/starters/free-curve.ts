@@ -1,0 +1,26 @@
+import { expect } from '../../result/result';
+import { freePartId } from '../edit';
+import { createPart } from '../recipe';
+import type { Starters } from './starter';
+
+export const freeCurveStarters: Starters = ({ recipe, ink }) => [
+  {
+    id: 'curve',
+    label: 'Free curve',
+    hint: 'points and handles; a stroke, an area, a cut',
+    words: ['draw', 'pen', 'path', 'line', 'swoosh', 'blob', 'bezier', 'shape'],
+    make: () => {
+      const middle = ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + 40) } : { x: 0, y: 0 };
+      // As wide as the mark, so that its name can stand on it.
+      const half = ink ? Math.round(Math.max(60, (ink.right - ink.left) / 2)) : 150;
+      const bend = Math.round(half / 3);
+      const points = [
+        { x: -half, y: 0, inX: 0, inY: 0, outX: bend, outY: -bend },
+        { x: 0, y: 0, inX: -bend, inY: -bend, outX: bend, outY: bend },
+        { x: half, y: 0, inX: -bend, inY: bend, outX: 0, outY: 0 },
+      ];
+      const part = expect(createPart({ kind: 'curve', id: freePartId(recipe, 'curve'), points, place: { ...middle, turnDeg: 0 } }));
+      return { parts: [part], chosen: part.id };
+    },
+  },
+];

@@ -1,0 +1,28 @@
+<script lang="ts">
+  interface Props {
+    /** What was done; nothing while there is nothing to say. */
+    said: string;
+    undo?: (() => void) | undefined;
+    close: () => void;
+  }
+  const { said, undo, close }: Props = $props();
+</script>
+
+<div role="status" class:shown={said !== ''}>
+  {#if said}
+    {said}
+    {#if undo}<button class="link" onclick={undo}>Undo</button>{/if}
+    <button class="link" onclick={close}>Close</button>
+  {/if}
+</div>
+
+<style>
+  .shown {
+    padding: 8px 12px;
+    border-bottom: 1px solid var(--color-rule);
+    background: var(--color-primary-50);
+  }
+  button {
+    margin-left: 12px;
+  }
+</style>
