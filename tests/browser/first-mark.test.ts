@@ -283,7 +283,8 @@ describe('what cannot be done', () => {
       await test.visitor.page.waitForSelector('section[aria-label="Recipe"] button.title');
       expect(await test.visitor.page.$eval('section[aria-label="Recipe"]', (column) => column.textContent)).toContain(name);
     }
-    await test.visitor.go('/');
+    await test.visitor.go('/?order=newest');
+    await test.visitor.page.locator('p.more button').click();
     for (const name of names) await test.visitor.sees(name);
   });
 

@@ -136,7 +136,8 @@ describe('the pointer on the stage', () => {
     await drag({ x: frame.x - 30, y: frame.y - 30 }, { x: frame.x + frame.width + 30, y: frame.y + frame.height + 30 });
     await chosenRows(3);
     const front = await middleOf('disk-3');
-    await visitor.page.mouse.click(frame.x - 30, frame.y - 30);
+    // Beside the frame, clear of its ticks.
+    await visitor.page.mouse.click(frame.x - 30, frame.y + frame.height / 4);
     await chosenRows(0);
     await visitor.page.mouse.click(front.x, front.y);
     await visitor.page.waitForFunction(() => document.querySelector('.part.open strong')?.textContent === 'Disk 3');
@@ -171,5 +172,130 @@ describe('the pointer on the stage', () => {
       {},
       before,
     );
+  });
+});
+
+describe('what is chosen', () => {
+  interface Shown {
+    readonly parts: readonly { readonly id: string; readonly form?: { widthPx: number }; readonly place: Record<string, number> }[];
+  }
+  const partOf = async (address: string, id: string) =>
+    (await read<{ recipe: Shown }>(address)).recipe.parts.find((part) => part.id === id) ?? {
+      place: {} as Record<string, number>,
+      form: undefined,
+    };
+  const grip = async (name: string) => {
+    const { x, y, width, height } = await test.visitor.placeOf(`[data-grip="${name}"]`);
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+
+  it('is pulled to size by a corner and turned outside of one; its frame says the measures', async () => {
+    const { visitor } = test;
+    const address = await open();
+    const at = await middleOf('disk-2');
+    await visitor.page.mouse.click(at.x, at.y);
+    const box = await visitor.placeOf('[data-stage] [data-part="disk-2"]');
+    const corner = await grip('size 1 1');
+    const { mouse } = visitor.page;
+    await mouse.move(corner.x, corner.y);
+    await mouse.down();
+    await mouse.move(corner.x + box.width * 0.5, corner.y + box.height * 0.5, { steps: 6 });
+    await visitor.page.waitForFunction(() => /· 150 %/.test(document.querySelector('.ticks text')?.textContent ?? ''));
+    await mouse.up();
+    await visitor.saved();
+    // The far corner stays: the disk of 100 about 120 was from 70 to 170, and is from 70 to 220.
+    await expect.poll(async () => (await partOf(address, 'disk-2')).place['scale']).toBeCloseTo(1.5, 1);
+    expect((await partOf(address, 'disk-2')).place['x']).toBeCloseTo(145, -1);
+
+    const turner = await grip('turn 1 -1');
+    const center = await middleOf('disk-2');
+    await mouse.move(turner.x, turner.y);
+    await mouse.down();
+    const [dx, dy] = [turner.x - center.x, turner.y - center.y];
+    // A quarter turn clockwise about the middle; with Shift it goes in steps of 15°.
+    await visitor.page.keyboard.down('Shift');
+    await mouse.move(center.x - dy, center.y + dx, { steps: 6 });
+    await visitor.page.waitForFunction(() => /\+90\.0°/.test(document.querySelector('.ticks text')?.textContent ?? ''));
+    await mouse.up();
+    await visitor.page.keyboard.up('Shift');
+    await expect.poll(async () => (await partOf(address, 'disk-2')).place['turnDeg']).toBe(90);
+  });
+
+  it('by one side keeps the other where it is, and several are pulled together from the middle', async () => {
+    const { visitor } = test;
+    const address = await open();
+    const at = await middleOf('disk-2');
+    await visitor.page.mouse.click(at.x, at.y);
+    const box = await visitor.placeOf('[data-stage] [data-part="disk-2"]');
+    const side = await grip('size 1 0');
+    await drag(side, { x: side.x + box.width, y: side.y });
+    await visitor.saved();
+    await expect
+      .poll(async () => (await partOf(address, 'disk-2')).form)
+      .toMatchObject({ widthPx: expect.closeTo(200, -1) as number, heightPx: 100 });
+    await visitor.chord('Control', 'a');
+    await chosenRows(3);
+    const corner = await grip('size 1 1');
+    await visitor.page.keyboard.down('Alt');
+    await drag(corner, { x: corner.x - 40, y: corner.y - 30 });
+    await visitor.page.keyboard.up('Alt');
+    await visitor.saved();
+    await expect.poll(async () => (await partOf(address, 'disk-1')).place['scale'] ?? 1).toBeLessThan(1);
+    const scales = await Promise.all(['disk-1', 'disk-2', 'disk-3'].map(async (id) => (await partOf(address, id)).place['scale'] ?? 1));
+    for (const scale of scales) expect(scale).toBeCloseTo(scales[0] ?? 0, 6);
+  });
+});
+
+describe('words on the stage', () => {
+  const line = (id: string, text: string, more: object = {}) =>
+    ({ kind: 'lettering', id, text, font: { family: 'jost' }, sizePx: 90, ...more }) as Parameters<typeof recipeOf>[0];
+  const ring = { line: { shape: 'arc', form: 'ring', side: 'over', radiusPx: 200 } };
+  const bent = {
+    line: {
+      shape: 'curve',
+      points: [
+        { x: -300, y: 0, outX: 100, outY: -100 },
+        { x: 300, y: 0, inX: -100, inY: -100 },
+      ],
+    },
+  };
+
+  it.each([
+    ['a straight line', {}],
+    ['a ring', ring],
+    ['a bent line', bent],
+  ])('on %s are typed where a caret stands, selected and removed by keys', async (_, more) => {
+    const { visitor } = test;
+    const made = await send<{ slug: string }>(`${test.app.url}/api/brands/windrow-kites/marks`, 'POST', {
+      name: `Words ${++marks}`,
+      role: 'secondary',
+      recipe: recipeOf(line('name', 'Wind', more)),
+    });
+    await visitor.go(`/brands/windrow-kites/marks/${made.value.slug}`);
+    await visitor.stage();
+    const paths = await visitor.page.$$('[data-part="name"] path');
+    const last = await paths.at(-1)?.boundingBox();
+    if (!last) throw new Error('no letter');
+    await visitor.page.mouse.click(last.x + last.width * 0.5, last.y + last.height * 0.6, { count: 2 });
+    await visitor.page.waitForSelector('textarea[aria-label="Text on the stage"]');
+    await visitor.press('End');
+    await visitor.page.keyboard.type('row kites');
+    await visitor.sees('Windrow kites');
+    for (let n = 0; n < 6; n++) await visitor.chord('Shift', 'ArrowLeft');
+    await visitor.press('Delete');
+    await visitor.press('Home');
+    await visitor.page.keyboard.type('Tf');
+    await visitor.saved();
+    const text = async () =>
+      (await read<{ recipe: { parts: { text: string }[] } }>(`${test.app.url}/api/brands/windrow-kites/marks/${made.value.slug}`)).recipe
+        .parts[0]?.text;
+    await expect.poll(text).toBe('TfWindrow');
+    // Escape gives the keys back: the letter is in hand, and Delete takes it out.
+    await visitor.press('Escape');
+    expect(await visitor.page.$('textarea[aria-label="Text on the stage"]')).toBeNull();
+    await visitor.press('Delete');
+    await expect.poll(text).toBe('TWindrow');
+    await visitor.chord('Control', 'z');
+    await expect.poll(text).toBe('TfWindrow');
   });
 });

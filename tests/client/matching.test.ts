@@ -4,7 +4,7 @@ import { matching } from '$lib/marks/table/matching';
 const ALL = [
   { label: 'Spindle', words: ['line', 'divider'] },
   { label: 'Scroll', words: ['banner', 'ribbon'] },
-  { label: 'Folded ribbon', words: ['banner', 'shape'] },
+  { label: 'Folded ribbon', words: ['banner', 'shape', 'scroll'] },
   { label: 'Ring', words: ['circle', 'shape'] },
   { label: 'Ring text', words: ['circle', 'badge'] },
   { label: 'Equal gaps across', words: [] },
@@ -15,7 +15,7 @@ describe('what is found by typed words', () => {
   it.each([
     ['ring', ['Ring', 'Ring text']],
     ['text ring', ['Ring text']],
-    ['scroll banner', ['Scroll']],
+    ['scroll banner', ['Scroll', 'Folded ribbon']],
     ['BANNER', ['Scroll', 'Folded ribbon']],
     ['pin', []],
     ['gap eq', ['Equal gaps across']],

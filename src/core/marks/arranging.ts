@@ -7,13 +7,21 @@ import {
   invert,
   mapPath,
   restsOf,
+  rotation,
+  scaling,
+  translation,
+  type Affine,
+  type Bounds,
   type Point,
   type Polygon,
   type Region,
   type Rest,
   type Shift,
 } from '../geometry';
+import { formKind, type FormName } from '../shapes';
 import type { DrawingNode } from './drawing';
+import { SIZE_LIMITS } from './lettering/schema';
+import { placeAt, placing, type Place } from './part-base';
 import type { ResolvedMark, ResolvedPart } from './resolve';
 import type { KnownPart } from './registry';
 
@@ -73,31 +81,72 @@ export function shifted<P extends KnownPart>(part: P, resolved: Pick<ResolvedPar
   return { ...part, place: { ...part.place, x: tidy(part.place.x + by.x), y: tidy(part.place.y + by.y) } };
 }
 
-/** The part turned about the middle of its ink, and moved so that this middle stays. */
-export function turnedInPlace<P extends KnownPart>(part: P, resolved: ResolvedPart, turnDeg: number): P {
-  if (!resolved.ink) return part;
-  const outerFlips = resolved.outer.a * resolved.outer.d - resolved.outer.b * resolved.outer.c < 0;
-  const back = invert(resolved.outer);
-  const middle = { x: (resolved.ink.left + resolved.ink.right) / 2, y: (resolved.ink.top + resolved.ink.bottom) / 2 };
-  const own = back ? apply(back, middle) : middle;
-  const by = outerFlips ? -turnDeg : turnDeg;
-  const [c, s] = [Math.cos((by * Math.PI) / 180), Math.sin((by * Math.PI) / 180)];
-  const [dx, dy] = [part.place.x - own.x, part.place.y - own.y];
-  const turned = part.place.turnDeg + by;
-  return {
-    ...part,
-    place: { ...part.place, x: own.x + dx * c - dy * s, y: own.y + dx * s + dy * c, turnDeg: ((((turned + 180) % 360) + 360) % 360) - 180 },
-  };
+const middleOf = ({ left, right, top, bottom }: Bounds): Point => ({ x: (left + right) / 2, y: (top + bottom) / 2 });
+/** A map about a point instead of about the origin. */
+export const about = ({ x, y }: Point, map: Affine): Affine => compose(translation(x, y), compose(map, translation(-x, -y)));
+
+/** Letterings whose picture grows in all with their size, and nothing else of theirs is counted in pixels. */
+const growsWithSize = (part: KnownPart): part is Extract<KnownPart, { kind: 'lettering' }> =>
+  part.kind === 'lettering' && part.line.shape === 'straight' && !part.fit && !part.companion;
+
+/**
+ * The part whose picture is the old one under a map of the mark's plane: moved, turned, scaled or mirrored, whatever draws the part and
+ * whatever it stands by. Plain letterings change their size, everything else its scale.
+ * @param map without shear and with one scale; the part as it is where the map or the part's plane cannot be turned round
+ */
+export function underMap(part: KnownPart, { outer, transform }: Pick<ResolvedPart, 'outer' | 'transform'>, map: Affine): KnownPart {
+  const inward = invert(outer);
+  const unplaced = invert(placing(part.place));
+  if (!inward || !unplaced) return part;
+  // Where its place is counted from: the plane of what draws it, and there the origin that it stands by.
+  const own = compose(inward, transform);
+  const from = invert(compose(own, unplaced));
+  if (!from) return part;
+  const placed = placeAt(compose(from, compose(compose(inward, compose(map, outer)), own)));
+  const before = part.place.scale ?? 1;
+  const by = (placed.scale ?? 1) / before;
+  if (growsWithSize(part)) {
+    const sizePx = Math.min(SIZE_LIMITS.max, Math.max(SIZE_LIMITS.min, part.sizePx * by));
+    // What was scaled keeps its scale; the size says the rest.
+    return { ...part, sizePx, place: tidied({ ...placed, scale: part.place.scale }) };
+  }
+  return { ...part, place: tidied({ ...placed, scale: Math.min(1000, Math.max(0.001, placed.scale ?? 1)) }) } as KnownPart;
 }
 
-/** The part made larger about the middle of its ink. Letterings change their size, everything else its scale. */
-export function scaledInPlace(part: KnownPart, resolved: ResolvedPart, by: number): KnownPart {
-  if (!(by > 0) || !Number.isFinite(by)) return part;
-  const back = invert(resolved.outer);
-  const middle = resolved.ink && { x: (resolved.ink.left + resolved.ink.right) / 2, y: (resolved.ink.top + resolved.ink.bottom) / 2 };
-  const own = middle && back ? apply(back, middle) : { x: part.place.x, y: part.place.y };
-  const place = { ...part.place, x: own.x + (part.place.x - own.x) * by, y: own.y + (part.place.y - own.y) * by };
-  if (part.kind === 'lettering') return { ...part, place, sizePx: Math.min(10_000, Math.max(1, part.sizePx * by)) };
-  const scale = Math.min(1000, Math.max(0.001, (part.place.scale ?? 1) * by));
-  return { ...part, place: { ...place, scale } } as KnownPart;
+/** A scale of one, and turns of nothing, are not written down. */
+function tidied({ scale, turnDeg, ...place }: Place): Place {
+  const turn = Math.abs(turnDeg) < 1e-9 ? 0 : turnDeg;
+  return { ...place, turnDeg: turn, ...(scale === undefined || Math.abs(scale - 1) < 1e-12 ? {} : { scale }) };
+}
+
+/** The part turned about the middle of its ink. */
+export const turnedInPlace = (part: KnownPart, resolved: ResolvedPart, turnDeg: number): KnownPart =>
+  resolved.ink ? underMap(part, resolved, about(middleOf(resolved.ink), rotation(turnDeg))) : part;
+
+/** The part made larger about the middle of its ink. */
+export const scaledInPlace = (part: KnownPart, resolved: ResolvedPart, by: number): KnownPart =>
+  resolved.ink && by > 0 && Number.isFinite(by) ? underMap(part, resolved, about(middleOf(resolved.ink), scaling(by))) : part;
+
+/** Whether a part has a width and a height of its own that lie level or upright in the mark, so that each can be pulled by itself. */
+export function hasFreeSides(part: KnownPart, { transform: { a, b } }: Pick<ResolvedPart, 'transform'>): boolean {
+  const sides = part.kind === 'shape' && 'widthPx' in part.form && 'heightPx' in part.form;
+  return sides && Math.min(Math.abs(a), Math.abs(b)) <= 1e-6 * Math.hypot(a, b);
+}
+
+/** The part pulled wider and taller about a point of the mark, each side by itself where it has sides of its own; else in proportion by the larger. */
+export function pulledInPlace(part: KnownPart, resolved: ResolvedPart, at: Point, byX: number, byY: number): KnownPart {
+  if (part.kind !== 'shape' || byX === byY || !hasFreeSides(part, resolved))
+    return underMap(part, resolved, about(at, scaling(Math.max(byX, byY))));
+  const upright = Math.abs(resolved.transform.a) < Math.abs(resolved.transform.b);
+  const form = part.form as unknown as { readonly form: FormName; readonly widthPx: number; readonly heightPx: number };
+  const { fields } = formKind(form.form);
+  const within = (name: 'widthPx' | 'heightPx', by: number): number => {
+    const limits = fields[name];
+    return Math.min(limits?.max ?? Infinity, Math.max(limits?.min ?? 0, Math.round(form[name] * by * 100) / 100));
+  };
+  const next = { ...form, widthPx: within('widthPx', upright ? byY : byX), heightPx: within('heightPx', upright ? byX : byY) };
+  // Its center goes where the pull takes it; everything else grows about that.
+  const center = apply(resolved.transform, { x: 0, y: 0 });
+  const [dx, dy] = [(center.x - at.x) * (byX - 1), (center.y - at.y) * (byY - 1)];
+  return underMap({ ...part, form: next as unknown as typeof part.form }, resolved, translation(dx, dy));
 }

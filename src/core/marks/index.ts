@@ -1,4 +1,16 @@
-export { inkGapShifts, inOwnPlane, regionsOfPart, restsOfPart, scaledInPlace, shifted, turnedInPlace } from './arranging';
+export {
+  about,
+  hasFreeSides,
+  inkGapShifts,
+  inOwnPlane,
+  pulledInPlace,
+  regionsOfPart,
+  restsOfPart,
+  scaledInPlace,
+  shifted,
+  turnedInPlace,
+  underMap,
+} from './arranging';
 export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
 export {
   BLENDS,

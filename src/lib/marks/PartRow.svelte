@@ -82,8 +82,11 @@
         {@attach takeFocus}
         onblur={(event) => table.renaming === part.id && table.rename(part.id, event.currentTarget.value)}
         onkeydown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur();
-          else if (event.key === 'Escape') {
+          // The key is not also for whatever has the focus next.
+          if (event.key === 'Enter') {
+            event.preventDefault();
+            event.currentTarget.blur();
+          } else if (event.key === 'Escape') {
             event.stopPropagation();
             table.renaming = undefined;
           }

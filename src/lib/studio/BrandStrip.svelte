@@ -47,8 +47,11 @@
           {@attach takeFocus}
           onblur={(event) => rename(event.currentTarget.value)}
           onkeydown={(event) => {
+            if (event.key !== 'Enter' && event.key !== 'Escape') return;
+            // The key is not also for whatever has the focus next.
+            event.preventDefault();
             if (event.key === 'Enter') event.currentTarget.blur();
-            if (event.key === 'Escape') rename(name);
+            else rename(name);
           }}
         />
       {:else}

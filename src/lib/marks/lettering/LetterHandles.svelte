@@ -10,8 +10,10 @@
     resolved: ResolvedPart;
     view: StageView;
     surface: SVGSVGElement | undefined;
+    /** A letter that was pressed and not moved, while the text is typed: the caret goes there. */
+    pressed: (event: PointerEvent) => void;
   }
-  const { part, resolved, view, surface }: Props = $props();
+  const { part, resolved, view, surface, pressed }: Props = $props();
   const table = useTable();
 
   const facts = $derived(resolved.lettering);
@@ -65,7 +67,8 @@
     event.stopPropagation();
     table.gap = undefined;
     table.letter = letter.index;
-    surface.focus({ preventScroll: true });
+    if (table.caret) event.preventDefault();
+    else surface.focus({ preventScroll: true });
     const own = part.letters.find(({ at }) => 'index' in at && at.index === letter.index);
     const start = { shift: own?.shiftPermille ?? 0, rise: own?.risePermille ?? 0 };
     const from = part;
@@ -88,7 +91,7 @@
           ),
         );
       },
-      (moved) => moved && table.commit('Move letter'),
+      (moved) => (moved ? table.commit('Move letter') : table.caret && pressed(event)),
     );
   }
 
@@ -97,6 +100,7 @@
     if (event.button !== 0 || !surface) return;
     event.stopPropagation();
     table.gap = gap.index;
+    table.caret = undefined;
     surface.focus({ preventScroll: true });
     const start = handOf(gap.index);
     const from = part;

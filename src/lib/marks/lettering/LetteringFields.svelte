@@ -14,6 +14,7 @@
   import LetterFields from './LetterFields.svelte';
   import LineFields from './LineFields.svelte';
   import { AXIS_NAMES } from './names';
+  import { typedText } from './typed-text';
   import SecondLineFields from './SecondLineFields.svelte';
   import SpacingStrip from './SpacingStrip.svelte';
 
@@ -44,7 +45,7 @@
   const lines = $derived(part.text.split('\n').length);
   let settle: ReturnType<typeof setTimeout> | undefined;
   function type(text: string): void {
-    table.retext(part, text.replace(/\r\n?/g, '\n').replace(/(?!\n)[\p{Cc}\p{Cs}]/gu, ' '));
+    table.retext(part, typedText(text));
     clearTimeout(settle);
     settle = setTimeout(() => table.commit('Type'), 700);
   }

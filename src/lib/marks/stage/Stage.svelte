@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ResolvedPart } from '$core/index';
+  import { unite, type Bounds } from '$core/index';
   import CropTicks from './CropTicks.svelte';
   import CurveDrawing from './CurveDrawing.svelte';
   import CurveHandles from './CurveHandles.svelte';
@@ -7,7 +7,10 @@
   import CutHandles from '../lettering/CutHandles.svelte';
   import LetterHandles from '../lettering/LetterHandles.svelte';
   import LineHandles from '../lettering/LineHandles.svelte';
+  import StageCaret from '../lettering/StageCaret.svelte';
+  import StageText from '../lettering/StageText.svelte';
   import type { Ground } from './grounds';
+  import { pull } from './pulling';
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -43,13 +46,23 @@
     began = true;
   });
 
+  const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
+  const inLetters = $derived(
+    lettering !== undefined && (table.letter !== undefined || table.gap !== undefined || table.caret !== undefined),
+  );
   const ticks = $derived(table.selectedId ? table.resolved(table.selectedId) : undefined);
   const chosenInks = $derived((table.desk.stage?.parts ?? []).flatMap(({ id, ink }) => (ink && table.isChosen(id) ? [{ id, ink }] : [])));
-  const size = (part: ResolvedPart) =>
-    part.ink ? `${(part.ink.right - part.ink.left).toFixed(1)} × ${(part.ink.bottom - part.ink.top).toFixed(1)} px` : '';
-  const lettering = $derived(table.selected?.kind === 'lettering' && !table.selected.locked ? table.selected : undefined);
-  const inLetters = $derived(lettering !== undefined && (table.letter !== undefined || table.gap !== undefined));
+  const size = (ink: Bounds | undefined) => (ink ? `${(ink.right - ink.left).toFixed(1)} × ${(ink.bottom - ink.top).toFixed(1)} px` : '');
+  /** The frame that is pulled to size what is chosen; letters in hand and locked parts have none. */
+  const frame = $derived(
+    inLetters || table.drawing || !table.chosen.some(({ locked }) => !locked)
+      ? undefined
+      : chosenInks.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined),
+  );
+  /** What is said beside the measures while it is pulled. */
+  let measured = $state('');
 
+  const typedAt = $derived(ticks?.ink ? view.toScreen({ x: ticks.ink.left, y: ticks.ink.top }) : { x: 0, y: 0 });
   const pointed = $derived(table.pointedAt === undefined ? undefined : table.resolved(table.pointedAt));
   const ghosts = $derived(new Set(table.parts.flatMap((part) => (part.kind !== 'unknown' && part.ghost ? [part.id] : []))));
 
@@ -58,7 +71,7 @@
 
   /** How far the ink's balance stands from the middle of its box. */
   const balance = $derived.by(() => {
-    if (!ticks?.ink || !ticks.balance || hands.guides.length > 0) return undefined;
+    if (!ticks?.ink || !ticks.balance || hands.guides.length > 0 || table.caret || measured) return undefined;
     const middle = (ticks.ink.left + ticks.ink.right) / 2;
     const off = ticks.balance.x - middle;
     if (Math.abs(off) < 0.05) return undefined;
@@ -125,10 +138,16 @@
         >
       {/each}
     </g>
-    {#each chosenInks as { id, ink } (id)}<CropTicks
-        box={view.boxToScreen(ink)}
-        label={ticks && id === ticks.id ? size(ticks) : ''}
-      />{/each}
+    {#each chosenInks as { id, ink } (id)}{#if chosenInks.length > 1 || !frame}<CropTicks
+          box={view.boxToScreen(ink)}
+          label={ticks && id === ticks.id && !frame ? size(ticks.ink) : ''}
+        />{/if}{/each}
+    {#if lettering && ticks && table.caret}<StageCaret part={lettering} resolved={ticks} {view} caret={table.caret} />{/if}
+    {#if frame}<CropTicks
+        box={view.boxToScreen(frame)}
+        label="{size(frame)}{measured ? ` · ${measured}` : ''}"
+        pull={(event, grip) => hands.surface && pull(event, grip, table, view, hands.surface, (words) => (measured = words))}
+      />{/if}
     {#if balance}
       <g class="balance" aria-hidden="true">
         <line x1={balance.x} x2={balance.x} y1={balance.top - 30} y2={balance.bottom + 12} />
@@ -140,7 +159,13 @@
       <CurveHandles part={table.selected} resolved={ticks} {view} surface={hands.surface} />
     {/if}
     {#if lettering && ticks}
-      {#if inLetters}<LetterHandles part={lettering} resolved={ticks} {view} surface={hands.surface} />{/if}
+      {#if inLetters}<LetterHandles
+          part={lettering}
+          resolved={ticks}
+          {view}
+          surface={hands.surface}
+          pressed={(event) => hands.putCaret(event, event.shiftKey)}
+        />{/if}
       {#if lettering.line.shape !== 'straight'}<LineHandles part={lettering} resolved={ticks} {view} surface={hands.surface} />{/if}
       {#if lettering.cuts.length + lettering.belts.length > 0}<CutHandles
           part={lettering}
@@ -160,6 +185,7 @@
     <Guides guides={hands.guides} {view} />
     {#if table.drawing}<CurveDrawing {view} surface={hands.surface} />{/if}
   </svg>
+  {#if lettering && table.caret}<StageText part={lettering} at={typedAt} leave={() => hands.surface?.focus({ preventScroll: true })} />{/if}
   <Rulers {view} />
   {#if table.desk.problem}<p role="alert">{table.desk.problem}</p>{/if}
 </div>

@@ -8,6 +8,7 @@ export interface Held {
   readonly clientY: number;
   readonly shift: boolean;
   readonly ctrl: boolean;
+  readonly alt: boolean;
 }
 
 /** Follows a pressed pointer until it is let go, wherever it goes. */
@@ -28,6 +29,7 @@ export function hold(event: PointerEvent, surface: Element, move: (held: Held) =
       clientY: at.clientY,
       shift: at.shiftKey,
       ctrl: at.ctrlKey || at.metaKey,
+      alt: at.altKey,
     });
     last = { x: at.clientX, y: at.clientY };
   };

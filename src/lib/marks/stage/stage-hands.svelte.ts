@@ -12,6 +12,7 @@ import {
   type Recipe,
 } from '$core/index';
 import type { Table } from '../table/table.svelte';
+import { boundariesOf, boundaryNear } from '../lettering/caret';
 import { hold } from './hold';
 import { snap, snapLines, type Guide } from './snap';
 import type { StageView } from './stage-view.svelte';
@@ -136,9 +137,11 @@ export class StageHands {
     if (event.button === 1 || event.altKey || this.spaceHeld)
       return hold(event, this.surface, ({ stepX, stepY }) => this.view.pan(stepX, stepY));
     if (event.button !== 0) return;
-    this.surface.focus({ preventScroll: true });
     const hit = this.partAt(event);
     const id = hit?.id;
+    if (!this.table.caret || id !== this.table.selectedId) this.surface.focus({ preventScroll: true });
+    if (this.table.caret && id === this.table.selectedId) return this.putCaret(event, event.shiftKey);
+    this.table.caret = undefined;
     // Beside the letters in hand, a click lets go of them.
     if (this.#inLetters && id === this.table.selectedId) this.table.letter = this.table.gap = undefined;
     if (event.shiftKey && id !== undefined) return this.table.toggle(id);
@@ -202,7 +205,19 @@ export class StageHands {
     return resolved ? changePart(recipe, part.id, { place: shifted(part, resolved, dx, dy).place }) : recipe;
   }
 
-  /** A double click goes into what a part draws, and into letters. */
+  /** Puts the caret between the letters that a pointer is nearest to; with Shift what lies between is selected. */
+  putCaret(event: MouseEvent, extend: boolean): void {
+    const part = this.table.selected;
+    const resolved = part && this.table.resolved(part.id);
+    const back = resolved && invert(resolved.transform);
+    if (part?.kind !== 'lettering' || part.locked || !resolved || !back) return;
+    event.preventDefault();
+    const places = boundariesOf(part.text, resolved.lettering?.letters ?? [], resolved.lettering?.sizePx ?? part.sizePx);
+    const focus = boundaryNear(places, apply(back, this.view.toMark(this.onStage(event))));
+    this.table.caret = { anchor: extend ? (this.table.caret?.anchor ?? focus) : focus, focus, put: true };
+  }
+
+  /** A double click goes into what a part draws, and into letters: to be typed where it hit, or taken in hand. */
   intoLetters(event: MouseEvent): void {
     const id = this.partAt(event, true)?.id;
     const part = this.table.parts.find((candidate) => candidate.id === id);
@@ -224,5 +239,6 @@ export class StageHands {
       })
       .sort((one, other) => one.distance - other.distance)[0];
     this.table.letter = near?.index;
+    this.putCaret(event, false);
   }
 }

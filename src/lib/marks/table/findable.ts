@@ -45,7 +45,7 @@ const KEYED: readonly { readonly label: string; readonly keys: string; readonly 
 export function findables(table: Table, actions: TableActions, places: readonly Findable[]): readonly Findable[] {
   return [
     ...KEYED.map(({ label, keys, part, act }) => ({
-      ...{ label, keys, where: 'Keys', act: () => act(actions) },
+      ...{ label, keys, where: '', act: () => act(actions) },
       ...(part && table.chosen.length === 0 ? { wants: 'choose a part first' } : {}),
     })),
     ...partActions(table).map(({ label, menu, wants, act }) => ({ label, where: menu, wants, act })),

@@ -68,6 +68,10 @@ export class Table {
   #chosen: readonly string[] = $state.raw([]);
   /** The letter in hand, counted in typed letters of the selected lettering. */
   letter: number | undefined = $state();
+  /** Where a caret stands in the selected lettering while it is typed on the stage, in typed letters; selected is what lies between. */
+  caret:
+    { readonly anchor: number; readonly focus: number; /** By pointer, rather than by what was typed. */ readonly put?: true } | undefined =
+    $state.raw();
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
   /** What the designer should be told once: a file that could not be read. */
@@ -120,7 +124,7 @@ export class Table {
     return this.#chosen.at(-1);
   }
   set selectedId(id: string | undefined) {
-    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = undefined;
+    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = this.caret = undefined;
     this.#chosen = id === undefined ? [] : [id];
   }
   /** Every part that is chosen, in the order of choosing. */
@@ -130,15 +134,15 @@ export class Table {
   isChosen = (id: string): boolean => this.#chosen.includes(id);
   /** Adds a part to the chosen ones, or lets go of it. */
   toggle(id: string): void {
-    this.letter = this.gap = undefined;
+    this.letter = this.gap = this.caret = undefined;
     this.#chosen = this.#chosen.includes(id) ? this.#chosen.filter((other) => other !== id) : [...this.#chosen, id];
   }
   choose(ids: readonly string[]): void {
-    this.letter = this.gap = this.point = undefined;
+    this.letter = this.gap = this.point = this.caret = undefined;
     this.#chosen = ids;
   }
   chooseAll(): void {
-    this.letter = this.gap = undefined;
+    this.letter = this.gap = this.caret = undefined;
     this.#chosen = topLevel(this.open.recipe)
       .filter((part) => isKnown(part) && !part.locked && !part.hidden)
       .map(({ id }) => id);
