@@ -45,7 +45,7 @@ describe('axe finds nothing', () => {
       onTable(async () => {
         await test.visitor.fill('Add anything', 'art from', 'combobox');
         await test.visitor.press('Enter');
-        await test.visitor.sees('Art');
+        await test.visitor.page.waitForSelector('section[aria-label="Art library"] img');
       }),
     ],
     ['in the files', dialog('Files')],

@@ -18,6 +18,7 @@ describe('what is found by typed words', () => {
     ['scroll banner', ['Scroll', 'Folded ribbon']],
     ['BANNER', ['Scroll', 'Folded ribbon']],
     ['pin', []],
+    ['banner scroll', ['Scroll', 'Folded ribbon']],
     ['gap eq', ['Equal gaps across']],
     ['circle', ['Ring', 'Ring text']],
     ['nonsense', []],

@@ -122,7 +122,7 @@
     touch-action: none;
   }
   .grip {
-    height: 20px;
+    height: 24px;
     color: var(--color-quiet);
     letter-spacing: -3px;
   }
@@ -139,6 +139,7 @@
   }
   .caption input {
     width: 100%;
+    height: 24px;
     padding: 0;
     border: 0;
     background: none;
@@ -153,8 +154,8 @@
     align-self: center;
   }
   .colors button {
-    width: 14px;
-    height: 14px;
+    width: 24px;
+    height: 24px;
   }
   .send {
     display: flex;

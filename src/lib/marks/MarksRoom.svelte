@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
+  import { navigating } from '$app/state';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
@@ -83,7 +84,8 @@
   onMount(() => {
     for (const work of works) void work.restore();
     lookAgain();
-    const stopNews = onNews(`family:${brand.id}`, () => void invalidateAll());
+    // Whoever is on the way to another page gets the news there; asking again would call the way off.
+    const stopNews = onNews(`family:${brand.id}`, () => navigating.to === null && void invalidateAll());
     return () => {
       stopNews();
       works.forEach((work) => work.close());
@@ -238,6 +240,7 @@
   <SaveBanner work={table.open} name="This mark" beside />
   <SaveBanner work={table.colors} name="The palette" />
   <main>
+    <h1 class="off-screen">{table.info.name} of {brand.name}</h1>
     <RecipeColumn bind:this={column} />
     <div class="middle">
       <StageLine

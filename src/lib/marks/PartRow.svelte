@@ -199,7 +199,8 @@
     padding: 8px 10px 8px 6px;
   }
   .grip {
-    width: 20px;
+    min-width: 24px;
+    min-height: 24px;
     color: var(--color-quiet);
     cursor: grab;
     font-size: 12px;
@@ -249,7 +250,10 @@
     font-size: 12px;
   }
   .toggle {
-    padding: 4px;
+    display: grid;
+    place-items: center;
+    width: 24px;
+    height: 24px;
     color: var(--color-quiet);
   }
   .toggle[aria-pressed='true'] {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { AXIS_NAMES } from '$lib/ui/axis-names';
   import { restingValue, toggleKept, type TypeDesk } from '$core/index';
   import WordDrawing from '$lib/ui/WordDrawing.svelte';
   import { useTrials, type Trial } from './trials.svelte';
@@ -31,10 +32,10 @@
       <p><strong>{trial.name}</strong> <span class="quiet">{trial.license}</span></p>
       {#each trial.entry.axes.slice(0, 3) as axis (axis.tag)}
         <label>
-          <span class="quiet">{axis.tag}</span>
+          <span class="quiet">{AXIS_NAMES[axis.tag] ?? axis.tag}</span>
           <input
             type="range"
-            aria-label="{trial.name}, {axis.tag}"
+            aria-label="{trial.name}, {(AXIS_NAMES[axis.tag] ?? axis.tag).toLowerCase()}"
             min={axis.min}
             max={axis.max}
             step={(axis.max - axis.min) / 100}
@@ -79,17 +80,18 @@
   }
   label {
     display: grid;
-    grid-template-columns: 38px 1fr;
+    grid-template-columns: 70px 1fr;
     align-items: center;
     font-size: 11px;
   }
   input[type='range'] {
     width: 100%;
-    height: 18px;
+    height: 24px;
     accent-color: var(--color-plum);
   }
   .note {
     width: 100%;
+    min-height: 24px;
     padding: 2px 0;
     border: 0;
     border-bottom: 1px solid var(--color-rule);
@@ -101,5 +103,8 @@
     gap: 14px;
     margin-top: 4px;
     font-size: 12px;
+  }
+  .acts button {
+    min-height: 24px;
   }
 </style>

@@ -37,7 +37,6 @@
 <div class="cell" class:kept class:dropped>
   <button
     class="word"
-    aria-label="{trial.name}, {trial.group}{kept ? ', kept' : ''}{dropped ? ', dropped' : ''}"
     aria-pressed={trials.current === trial.id}
     data-face={trial.id}
     onclick={() => (trials.current = trial.id)}
@@ -52,6 +51,7 @@
     <span class="quiet why"
       >{trials.order.by === 'panel' ? `fills ${Math.round(trials.fillOf(trial.id, trials.order.ratio) * 100)} %` : why}</span
     >
+    {#if kept || dropped}<span class="off-screen">, {kept ? 'kept' : 'dropped'}</span>{/if}
   </button>
   <span class="acts">
     <button onclick={keep} aria-label="{kept ? 'Let go of' : 'Keep'} {trial.name}" aria-pressed={kept}>{kept ? 'kept' : 'keep'}</button>

@@ -4,7 +4,7 @@
 
   interface Props {
     picture: ScreenPicture | undefined;
-    /** What it shows, for those who cannot see it. */
+    /** What it shows, for those who cannot see it; '' where words beside it say so already. */
     label: string;
     /** Clear room around the ink, as a share of its longer side. */
     air?: number;
@@ -21,8 +21,9 @@
 {#if picture && box}
   <svg
     viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}"
-    role="img"
-    aria-label={label}
+    role={label ? 'img' : undefined}
+    aria-label={label || undefined}
+    aria-hidden={label ? undefined : 'true'}
     preserveAspectRatio={beginning ? 'xMinYMid slice' : undefined}
   >
     {#each picture.groups as group (group.id)}

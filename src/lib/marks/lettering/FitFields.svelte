@@ -1,11 +1,11 @@
 <script lang="ts">
+  import { AXIS_NAMES } from '$lib/ui/axis-names';
   import { type Axis, type Fit, type FitMeans, type Lettering } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
-  import { AXIS_NAMES } from './names';
 
   const { part, axes }: { part: Lettering; axes: readonly Axis[] } = $props();
   const table = useTable();

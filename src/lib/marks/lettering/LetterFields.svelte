@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { AXIS_NAMES } from '$lib/ui/axis-names';
   import {
     restingValue,
     type Axis,
@@ -17,7 +18,6 @@
   import RolePicker from '$lib/ui/RolePicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
-  import { AXIS_NAMES } from './names';
   import FontField from './FontField.svelte';
 
   interface Props {

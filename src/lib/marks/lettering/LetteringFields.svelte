@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { AXIS_NAMES } from '$lib/ui/axis-names';
   import { lettersOf, restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
@@ -13,7 +14,6 @@
   import HandFields from './HandFields.svelte';
   import LetterFields from './LetterFields.svelte';
   import LineFields from './LineFields.svelte';
-  import { AXIS_NAMES } from './names';
   import { typedText } from './typed-text';
   import SecondLineFields from './SecondLineFields.svelte';
   import SpacingStrip from './SpacingStrip.svelte';

@@ -28,8 +28,8 @@
   const table = useTable();
 
   // The whole mark stays in view until somebody looks closer: a longer name or a new part never runs off the stage.
-  /** Room for the rulers and the crop ticks. */
-  const EDGE_PX = 36;
+  /** Room for the rulers and the crop ticks, which are pulled from outside too. */
+  const EDGE_PX = 44;
   let began = false;
   let shownAt = '';
   $effect(() => {

@@ -11,7 +11,7 @@ export class StageView {
   /** Whether somebody looked somewhere before the mark was drawn: it is not fitted then. */
   looked = false;
   /** While something is dragged, the view holds still. */
-  holding = false;
+  holding = $state(false);
 
   toScreen = (point: Point): Point => ({ x: this.origin.x + point.x * this.scale, y: this.origin.y + point.y * this.scale });
   toMark = (point: Point): Point => ({ x: (point.x - this.origin.x) / this.scale, y: (point.y - this.origin.y) / this.scale });

@@ -23,9 +23,9 @@ export function matching<T extends { readonly label: string; readonly words?: re
     if (name.join(' ').startsWith(whole)) return 1;
     if (words.some((word) => wordsIn(word).join(' ') === whole)) return 2;
     if (begins(name)) return 3;
-    // The more of them its name says itself, the nearer.
+    // The more of them its name says itself, and the less else it says, the nearer.
     const own = asked.filter((word) => name.some((each) => each.startsWith(word))).length;
-    return begins([...name, ...others]) ? 5 - own / asked.length : Infinity;
+    return begins([...name, ...others]) ? 5 - own / asked.length - own / (10 * name.length) : Infinity;
   };
   return all
     .map((each) => ({ each, at: rank(each) }))
