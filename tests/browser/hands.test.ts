@@ -299,3 +299,86 @@ describe('words on the stage', () => {
     await expect.poll(text).toBe('TfWindrow');
   });
 });
+
+describe('what comes from elsewhere', () => {
+  const pasteText = (text: string) =>
+    test.visitor.page.evaluate((words) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', words);
+      document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    }, text);
+
+  it('is pasted as what it is: a drawing as art, words as lettering; files are caught wherever they are dropped', async () => {
+    const { visitor } = test;
+    await open();
+    await pasteText('Boat hire\r\nsince spring');
+    await visitor.sees('lettering · Marcellus');
+    expect((await titles())[0]).toContain('Boat hire');
+    await pasteText('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0H10V10Z" fill="#a33"/></svg>');
+    await visitor.sees('Pasted drawing');
+    await pasteText('x'.repeat(2001));
+    await visitor.sees('What was copied has 2,001 characters; a line holds 2,000.');
+    const dropped = await visitor.page.evaluate(() => {
+      const data = new DataTransfer();
+      data.items.add(
+        new File(['<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle r="4" cx="4" cy="4"/></svg>'], 'Knob.svg', {
+          type: 'image/svg+xml',
+        }),
+      );
+      const event = new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true });
+      document.querySelector('section[aria-label="Recipe"]')?.dispatchEvent(event);
+      return event.defaultPrevented;
+    });
+    expect(dropped).toBe(true);
+    await visitor.sees('Knob');
+  });
+
+  it('and a right click offers what can be done with what is there', async () => {
+    const { visitor } = test;
+    const address = await open();
+    const at = await middleOf('disk-2');
+    await visitor.page.mouse.click(at.x, at.y, { button: 'right' });
+    await visitor.click('Send to the back', 'menuitem');
+    await visitor.saved();
+    await expect
+      .poll(async () => (await read<{ recipe: { parts: { id: string }[] } }>(address)).recipe.parts.map(({ id }) => id))
+      .toEqual(['disk-2', 'disk-1', 'disk-3']);
+  });
+
+  it('a long recipe is filtered by name, and nothing but the list changes', async () => {
+    const { visitor } = test;
+    const many = Array.from(
+      { length: 9 },
+      (_, n) => ({ ...disk(`d-${n}`, n * 30, 20), name: n === 4 ? 'Sun' : `Dot ${n}` }) as Parameters<typeof recipeOf>[0],
+    );
+    const made = await send<{ slug: string }>(`${test.app.url}/api/brands/windrow-kites/marks`, 'POST', {
+      name: 'Many',
+      role: 'secondary',
+      recipe: recipeOf(...many),
+    });
+    await visitor.go(`/brands/windrow-kites/marks/${made.value.slug}`);
+    const drawn = await visitor.stage();
+    await visitor.fill('Filter the parts', 'su', 'searchbox');
+    await visitor.page.waitForFunction(
+      () => [...document.querySelectorAll('.rows > div')].filter((row) => row.checkVisibility()).length === 1,
+    );
+    expect(await visitor.stage()).toBe(drawn);
+  });
+
+  it('at 1024 × 700 every action of the table is in view', async () => {
+    const { visitor } = test;
+    await visitor.page.setViewport({ width: 1024, height: 700 });
+    await open();
+    const at = await middleOf('disk-2');
+    await visitor.page.mouse.click(at.x, at.y);
+    await visitor.page.waitForSelector('[role="toolbar"]');
+    const hidden = await visitor.page.$$eval('[role="toolbar"] > button, .line .right button, header button', (buttons) =>
+      buttons.flatMap((button) => {
+        const { x, y, width, height } = button.getBoundingClientRect();
+        const seen = document.elementFromPoint(x + width / 2, y + height / 2);
+        return seen !== null && (button === seen || button.contains(seen)) ? [] : [button.textContent ?? ''];
+      }),
+    );
+    expect(hidden).toEqual([]);
+  });
+});

@@ -37,6 +37,26 @@ describe('snapping', () => {
     const off = { ...moving, upright: moving.upright.filter(({ what }) => what === 'optical center') };
     expect(snap(off, still, -179.2, 0, 1).dx).toBe(-180);
   });
+  it('draws to the gap that its neighbors have, on either side and between two; a line that is nearer goes before', () => {
+    const row = [lines(0, 0, 100, 40), lines(150, 0, 250, 40)];
+    const after = snap(lines(307, 3, 367, 32), row, 0, 0, 10);
+    expect(after.dx).toBe(-7);
+    expect(after.guides.filter(({ label }) => label.startsWith('equal gaps'))).toEqual([
+      { axis: 'level', at: 20, from: 100, to: 150, label: 'equal gaps · 50.0 px' },
+      { axis: 'level', at: 20, from: 250, to: 300, label: 'equal gaps · 50.0 px' },
+    ]);
+    expect(snap(lines(-113, 3, -53, 32), row, 0, 0, 10).dx).toBe(3);
+    // Between two that stand 100 apart, a box of 20 has 40 on both sides.
+    const apart = [lines(0, 0, 100, 40), lines(200, 0, 300, 40)];
+    expect(snap(lines(143, 3, 163, 32), apart, 0, 0, 6).dx).toBe(-3);
+    // Above them nothing lies beside it.
+    expect(snap(lines(307, -300, 367, -271), row, 0, 0, 10).guides).toEqual([]);
+    // Down as well as across.
+    const column = [lines(0, 0, 40, 100), lines(0, 150, 40, 250)];
+    expect(snap(lines(3, 307, 32, 367), column, 0, 0, 10).dy).toBe(-7);
+    // Edges that meet exactly hold it where it is.
+    expect(snap(lines(250, 3, 310, 32), row, 0, 0, 60).dx).toBe(0);
+  });
   it('leaves alone what is farther than its reach', () => {
     expect(snap(moving, still, -150, -3, 2)).toEqual({ dx: -150, dy: -3, guides: [] });
   });

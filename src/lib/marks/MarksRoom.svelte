@@ -202,6 +202,13 @@
     );
     if (cut) table.removeChosen();
   }
+  /** Files that are dropped anywhere on the table come in; the browser never leaves the page for one. */
+  function drop(event: DragEvent): void {
+    const files = [...(event.dataTransfer?.files ?? [])];
+    if (files.length === 0 || event.defaultPrevented) return;
+    event.preventDefault();
+    void table.bringIn(files);
+  }
   function paste(event: ClipboardEvent): void {
     if (isTyping(event.target) || !event.clipboardData) return;
     const files = [...event.clipboardData.files];
@@ -222,6 +229,8 @@
     table.open.follow();
   }}
   onchange={chosen}
+  ondragover={(event) => event.dataTransfer?.types.includes('Files') && event.preventDefault()}
+  ondrop={drop}
   onkeydown={(event) => answerKey(event, actions)}
   onkeyup={released}
 />

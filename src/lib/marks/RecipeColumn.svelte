@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dragHandleZone } from 'svelte-dnd-action';
-  import { topLevel, type Part } from '$core/index';
+  import { membersDeep, topLevel, type Part } from '$core/index';
   import AddField from './AddField.svelte';
   import PartRow from './PartRow.svelte';
   import RightsFold from './RightsFold.svelte';
@@ -30,6 +30,17 @@
   );
   const partOf = (id: string): Part | undefined => table.parts.find((part) => part.id === id);
 
+  /** Long recipes are looked through by name; what does not answer is hidden here, nowhere else. */
+  const FILTERED_FROM = 8;
+  let wanted = $state('');
+  const filters = $derived(ids.split(' ').length >= FILTERED_FROM);
+  const answers = ({ id }: Row): boolean => {
+    const part = partOf(id);
+    const asked = filters ? wanted.trim().toLowerCase() : '';
+    if (asked === '' || !part) return true;
+    const within = [part, ...[...membersDeep(table.open.recipe, id)].flatMap((member) => partOf(member) ?? [])];
+    return within.some((each) => `${table.nameOf(each)} ${each.kind}`.toLowerCase().includes(asked));
+  };
   /** The list that is dragged in wants an array of its own. */
   const items = $derived([...rows]);
 
@@ -49,6 +60,7 @@
   <div class="top">
     <p><span class="label">Recipe</span> <span class="quiet">front to back</span></p>
     <AddField bind:this={addField} />
+    {#if filters}<input class="field" type="search" aria-label="Filter the parts" placeholder="Filter the parts" bind:value={wanted} />{/if}
   </div>
   <div
     class="rows"
@@ -58,7 +70,7 @@
   >
     {#each rows as row (row.id)}
       {@const part = partOf(row.id)}
-      <div>
+      <div hidden={!answers(row)}>
         {#if part}{@render partRow(part, false)}{/if}
       </div>
     {/each}
@@ -83,6 +95,11 @@
   }
   .top p {
     margin-bottom: 6px;
+  }
+  .top .field {
+    width: 100%;
+    height: 28px;
+    margin-top: 6px;
   }
   .rows {
     overflow-y: auto;

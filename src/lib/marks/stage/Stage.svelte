@@ -14,6 +14,9 @@
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';
+  import { TwoFingers } from './two-fingers';
+  import PointerMenu from '$lib/ui/PointerMenu.svelte';
+  import { offered } from '../table/part-actions';
   import { isTyping } from '../table/keys';
   import { useTable } from '../table/table.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
@@ -82,6 +85,16 @@
   // svelte-ignore state_referenced_locally
   const hands = new StageHands(table, view);
 
+  // svelte-ignore state_referenced_locally
+  const fingers = new TwoFingers(view, hands.onStage);
+  let menu: PointerMenu | undefined = $state();
+  /** What can be done with what lies under the pointer; it is chosen first, unless it is already. */
+  function offer(event: MouseEvent): void {
+    event.preventDefault();
+    const id = hands.partAt(event)?.id;
+    if (id !== undefined && !table.isChosen(id)) table.selectedId = id;
+    menu?.open(event.clientX, event.clientY, id === undefined ? [] : offered(table));
+  }
   function wheel(event: WheelEvent): void {
     event.preventDefault();
     if (event.ctrlKey || event.metaKey) view.zoom(Math.exp(-event.deltaY / 240), hands.onStage(event));
@@ -114,7 +127,14 @@
     role="application"
     aria-label="Stage{spoken}"
     tabindex="0"
+    onpointerdowncapture={(event) => {
+      if (fingers.down(event)) event.stopPropagation();
+    }}
+    onpointermovecapture={(event) => fingers.move(event)}
+    onpointerupcapture={(event) => fingers.up(event)}
+    onpointercancelcapture={(event) => fingers.up(event)}
     onpointerdown={(event) => hands.take(event)}
+    oncontextmenu={(event) => offer(event)}
     class:panning={hands.spaceHeld}
     onpointermove={(event) => event.buttons === 0 && (table.pointedAt = hands.partAt(event)?.id)}
     onpointerleave={() => (table.pointedAt = undefined)}
@@ -186,6 +206,7 @@
     {#if table.drawing}<CurveDrawing {view} surface={hands.surface} />{/if}
   </svg>
   {#if lettering && table.caret}<StageText part={lettering} at={typedAt} leave={() => hands.surface?.focus({ preventScroll: true })} />{/if}
+  <PointerMenu bind:this={menu} label="For what is here" />
   <Rulers {view} />
   {#if table.desk.problem}<p role="alert">{table.desk.problem}</p>{/if}
 </div>

@@ -83,9 +83,10 @@
   .line {
     display: flex;
     align-items: center;
+    flex-wrap: wrap;
     justify-content: space-between;
-    gap: 14px;
-    height: 40px;
+    gap: 0 14px;
+    min-height: 40px;
     padding: 0 16px 0 18px;
     border-bottom: 1px solid var(--color-rule);
     white-space: nowrap;
@@ -97,19 +98,20 @@
     align-items: center;
     gap: 16px;
   }
+  /* Where both have no room in one line, each has one of its own. */
+  .right,
+  [role='toolbar'] {
+    flex: none;
+    height: 40px;
+  }
   .right {
     gap: 12px;
   }
-  nav,
-  [role='toolbar'] {
+  nav {
+    flex: 1 1 160px;
     min-width: 0;
     overflow-x: auto;
-  }
-  .right {
-    flex: none;
-  }
-  nav {
-    overflow-x: auto;
+    height: 40px;
   }
   nav a {
     color: var(--color-quiet);

@@ -11,13 +11,14 @@ export interface Held {
   readonly alt: boolean;
 }
 
-/** Follows a pressed pointer until it is let go, wherever it goes. */
+/** Follows a pressed pointer until it is let go, wherever it goes; another finger ends it as it stands. */
 export function hold(event: PointerEvent, surface: Element, move: (held: Held) => void, end?: (moved: boolean) => void): void {
   surface.setPointerCapture(event.pointerId);
   let last = { x: event.clientX, y: event.clientY };
   let moved = false;
   const moves = (raw: Event) => {
     const at = raw as PointerEvent;
+    if (at.pointerId !== event.pointerId) return;
     moved ||= Math.hypot(at.clientX - event.clientX, at.clientY - event.clientY) > 2;
     if (!moved) return;
     move({
@@ -33,12 +34,16 @@ export function hold(event: PointerEvent, surface: Element, move: (held: Held) =
     });
     last = { x: at.clientX, y: at.clientY };
   };
-  const done = () => {
+  const done = (raw: Event) => {
+    // Another finger that comes down ends it; another one that goes up does not.
+    if ((raw.type === 'pointerdown') === ((raw as PointerEvent).pointerId === event.pointerId)) return;
+    surface.removeEventListener('pointerdown', done, true);
     surface.removeEventListener('pointermove', moves);
     surface.removeEventListener('pointerup', done);
     surface.removeEventListener('pointercancel', done);
     end?.(moved);
   };
+  surface.addEventListener('pointerdown', done, true);
   surface.addEventListener('pointermove', moves);
   surface.addEventListener('pointerup', done);
   surface.addEventListener('pointercancel', done);

@@ -81,8 +81,62 @@ function nearest(
 
 const apart = (a0: number, a1: number, b0: number, b1: number): number => Math.max(0, b0 - a1, a0 - b1);
 
+/** A place at which gaps between neighbors are equal: how far it is, how large the gap, and between which places it is. */
+interface GapHold {
+  readonly by: number;
+  readonly gap: number;
+  readonly spans: readonly (readonly [from: number, to: number])[];
+}
+
+/** A box as it lies along one axis, whichever that is. */
+interface Along {
+  readonly start: number;
+  readonly end: number;
+  /** Across the axis. */
+  readonly low: number;
+  readonly high: number;
+}
+const alongX = ({ left, right, top, bottom }: Bounds): Along => ({ start: left, end: right, low: top, high: bottom });
+const alongY = ({ left, right, top, bottom }: Bounds): Along => ({ start: top, end: bottom, low: left, high: right });
+const beside = (one: Along, other: Along): boolean => one.low < other.high && one.high > other.low;
+
+/** The nearest place where a box has the gap that its neighbors have between them, or stands in the middle of two. */
+function nearestGap(box: Along, still: readonly Along[], reach: number): GapHold | undefined {
+  const size = box.end - box.start;
+  const before = (of: Along, within: number) =>
+    still.filter((each) => each !== of && beside(each, of) && each.end <= of.start + within).sort((a, b) => b.end - a.end)[0];
+  const after = (of: Along, within: number) =>
+    still.filter((each) => each !== of && beside(each, of) && each.start >= of.end - within).sort((a, b) => a.start - b.start)[0];
+  const [one, other] = [before(box, reach), after(box, reach)];
+  const holds: GapHold[] = [];
+  const hold = (start: number, gap: number, spans: GapHold['spans']) => gap > 0 && holds.push({ by: start - box.start, gap, spans });
+  if (one && other) {
+    const gap = (other.start - one.end - size) / 2;
+    hold(one.end + gap, gap, [
+      [one.end, one.end + gap],
+      [other.start - gap, other.start],
+    ]);
+  }
+  const [further, beyond] = [one && before(one, 0), other && after(other, 0)];
+  if (one && further) {
+    const gap = one.start - further.end;
+    hold(one.end + gap, gap, [
+      [further.end, one.start],
+      [one.end, one.end + gap],
+    ]);
+  }
+  if (other && beyond) {
+    const gap = beyond.start - other.end;
+    hold(other.start - gap - size, gap, [
+      [other.start - gap, other.start],
+      [other.end, beyond.start],
+    ]);
+  }
+  return holds.filter(({ by }) => Math.abs(by) <= reach).sort((a, b) => Math.abs(a.by) - Math.abs(b.by))[0];
+}
+
 /**
- * Draws a moving part to the lines of the others.
+ * Draws a moving part to the lines of the others, and to the gaps between them.
  * @param dx how far it has been dragged; @param reach how near counts, in mark pixels
  * @returns how far it goes, and the guides that hold it with the white between the two written on them
  */
@@ -95,8 +149,29 @@ export function snap(
 ): { readonly dx: number; readonly dy: number; readonly guides: readonly Guide[] } {
   const across = nearest(moving.upright, still, 'upright', dx, reach);
   const down = nearest(moving.level, still, 'level', dy, reach);
-  const x = dx + (across?.by ?? 0);
-  const y = dy + (down?.by ?? 0);
+  const { left, right, top, bottom } = moving.box;
+  const moved = { left: left + dx, right: right + dx, top: top + dy, bottom: bottom + dy };
+  // A line that is as near holds it; gaps are for where no line is.
+  const nearer = (gap: GapHold | undefined, line: Hold | undefined) =>
+    gap && (!line || Math.abs(gap.by) < Math.abs(line.by) - 1e-9) ? gap : undefined;
+  const wide = nearer(
+    nearestGap(
+      alongX(moved),
+      still.map((each) => alongX(each.box)),
+      reach,
+    ),
+    across,
+  );
+  const tall = nearer(
+    nearestGap(
+      alongY(moved),
+      still.map((each) => alongY(each.box)),
+      reach,
+    ),
+    down,
+  );
+  const x = dx + (wide?.by ?? across?.by ?? 0);
+  const y = dy + (tall?.by ?? down?.by ?? 0);
   const box = { left: moving.box.left + x, right: moving.box.right + x, top: moving.box.top + y, bottom: moving.box.bottom + y };
   const words = (hold: Hold, white: number) =>
     `${hold.own.what === hold.other.what ? hold.own.what : `${hold.own.what} to ${hold.other.what}`} · ${white.toFixed(1)} px apart`;
@@ -104,7 +179,13 @@ export function snap(
     dx: x,
     dy: y,
     guides: [
-      ...(across
+      ...(wide?.spans ?? []).map(([from, to]) => ({
+        ...{ axis: 'level' as const, at: (box.top + box.bottom) / 2, from, to, label: `equal gaps · ${(wide?.gap ?? 0).toFixed(1)} px` },
+      })),
+      ...(tall?.spans ?? []).map(([from, to]) => ({
+        ...{ axis: 'upright' as const, at: (box.left + box.right) / 2, from, to, label: `equal gaps · ${(tall?.gap ?? 0).toFixed(1)} px` },
+      })),
+      ...(across && !wide
         ? [
             {
               axis: 'upright' as const,
@@ -115,7 +196,7 @@ export function snap(
             },
           ]
         : []),
-      ...(down
+      ...(down && !tall
         ? [
             {
               axis: 'level' as const,

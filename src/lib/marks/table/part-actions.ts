@@ -1,5 +1,6 @@
 import {
   heightOf,
+  lettersOf,
   unite,
   widthOf,
   type Bounds,
@@ -158,6 +159,30 @@ const itemOf = (table: Table, { label, least, apart, ready, act }: ActionRow): M
 /** The items of one menu for what is chosen now. */
 export const menuItems = (menu: ActionRow['menu'], table: Table): readonly MenuItem[] =>
   rows.filter((row) => row.menu === menu).map((row) => itemOf(table, row));
+
+/** What is offered by a right click: what is done most, then all that can be done now. */
+export function offered(table: Table): readonly MenuItem[] {
+  const [part] = table.chosen.slice(-1);
+  if (!part) return [];
+  const item = (label: string, act: () => void, apart = false): MenuItem => ({ label, apart, disabled: false, act });
+  return [
+    ...(part.kind === 'lettering' && !part.locked
+      ? [item('Type here', () => (table.caret = { anchor: 0, focus: lettersOf(part.text).length, put: true }))]
+      : []),
+    item('Duplicate', () => table.duplicateChosen()),
+    item('Rename', () => (table.renaming = part.id)),
+    item('Bring to the front', () => table.restack(part, table.parts.length), true),
+    item('Send to the back', () => table.restack(part, 0)),
+    item(part.hidden ? 'Show' : 'Hide', () => table.change(part.id, part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })),
+    item(part.locked ? 'Unlock' : 'Lock', () => table.change(part.id, part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })),
+    ...('members' in part ? [item('Open', () => table.openTaker(part))] : []),
+    item('Remove', () => table.removeChosen()),
+    ...rows
+      .map((row) => ({ ...itemOf(table, row), menu: row.menu }))
+      .filter(({ disabled }) => !disabled)
+      .map(({ label, act, menu }, at, all) => item(label, act, all[at - 1]?.menu !== menu)),
+  ];
+}
 
 const COUNTED = ['', 'a part', 'two parts', 'three parts'];
 /** All of them, with the menu that they stand in and what they want before they can be done. */

@@ -11,6 +11,8 @@ import {
   gather,
   isKnown,
   labelOf,
+  LONGEST_TEXT,
+  nameLettering,
   labelsOf,
   openTaker,
   picturesAddress,
@@ -44,6 +46,7 @@ import { ArtShelf } from '../art/art-shelf.svelte';
 import { Arranging } from './arranging';
 import { bringIn, UNSAID, type About } from './bring-in';
 import { lenderOf, pasted } from './clipboard';
+import { typedText } from '../lettering/typed-text';
 import { Looks } from './looks';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
@@ -280,6 +283,7 @@ export class Table {
     this.said = '';
     const next = pasted(this.open.recipe, text, this.info.id);
     if (!next.ok) this.said = sentences(next.problems);
+    if (next.ok && !next.value) return this.#pasteForeign(text);
     if (!next.ok || !next.value) return;
     // A picture may come from another brand, which lends it.
     const known = new Set(this.parts.map(({ id }) => id));
@@ -291,6 +295,26 @@ export class Table {
         });
     this.open.commit('Paste', next.value.recipe);
     this.choose(next.value.ids);
+  }
+  /** What was copied elsewhere: a drawing as markup becomes art, words become a line of lettering. */
+  async #pasteForeign(text: string): Promise<void> {
+    const trimmed = text.trim();
+    if (trimmed === '') return;
+    if (/^(<\?xml[^>]*>\s*)?(<!--.*?-->\s*|<!DOCTYPE[^>]*>\s*)*<svg[\s>]/s.test(trimmed)) {
+      await this.bringIn([new File([trimmed], 'Pasted drawing.svg', { type: 'image/svg+xml' })]);
+      return;
+    }
+    const words = typedText(trimmed);
+    if (words.length > LONGEST_TEXT) {
+      this.said = `What was copied has ${words.length.toLocaleString('en')} characters; a line holds ${LONGEST_TEXT.toLocaleString('en')}.`;
+      return;
+    }
+    const ink = this.desk.stage?.ink;
+    const name = nameLettering(freePartId(this.open.recipe, 'lettering'), words);
+    const place = ink
+      ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + name.sizePx * 1.2), turnDeg: 0 }
+      : name.place;
+    this.add({ ...name, place }, 'Paste words');
   }
   /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
   readonly shownInk: Bounds | undefined = $derived.by(() =>
