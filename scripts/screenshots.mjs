@@ -115,7 +115,57 @@ const VIEWS = [
       await page.waitForSelector('dialog[open]');
     },
   },
+  {
+    file: 'marks-family',
+    path: '/brands/gorsebank-rowing-club/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="All marks"][role="button"])').click();
+      await page.waitForSelector('dialog[open] li svg path');
+    },
+  },
+  {
+    file: 'marks-actions',
+    path: '/brands/tidewrack-aerial/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Find"][role="button"])').click();
+      const field = await page.waitForSelector('dialog[open] input[role="combobox"]');
+      await field?.type('gap');
+    },
+  },
+  {
+    file: 'marks-banner',
+    path: '/brands/gorsebank-rowing-club/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await add(page, 'arched folded');
+      await page.locator('::-p-aria([name="Add words, fitted and bent"][role="button"])').click();
+      await page.waitForFunction(() => document.querySelector('.part.open .title')?.textContent?.includes('on a curve'));
+    },
+  },
+  {
+    file: 'marks-contact',
+    path: '/brands/windrow-kites/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await add(page, 'contact lines');
+      await page.waitForSelector('[aria-label="Contact line 4"]');
+    },
+  },
 ];
+
+/**
+ * Adds a part by what is typed into the add field.
+ * @param {Page} page
+ * @param {string} words
+ */
+async function add(page, words) {
+  const field = await page.waitForSelector('input[aria-label="Add anything"]');
+  await field?.click();
+  await field?.type(words);
+  await page.keyboard.press('Enter');
+}
 
 await withThrowawayApp('screenshots', async (browser, home) => {
   for (const { file, path, ready, prepare } of VIEWS) {

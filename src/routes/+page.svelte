@@ -38,7 +38,7 @@
     <h1>{heading}</h1>
     <div class="find">
       <input
-        class="field"
+        class="lone-field"
         type="search"
         aria-label="Find a brand"
         placeholder="Find a brand"
@@ -47,7 +47,7 @@
         oninput={(event) => search(event.currentTarget.value)}
       />
       <select
-        class="field"
+        class="lone-field"
         aria-label="Order"
         value={data.query.order}
         onchange={(event) => show({ order: event.currentTarget.value as StudioQuery['order'] })}
@@ -55,7 +55,7 @@
         {#each Object.entries(orderLabels) as [value, label] (value)}<option {value}>{label}</option>{/each}
       </select>
       <select
-        class="field"
+        class="lone-field"
         aria-label="Shelf"
         value={data.query.shelf}
         onchange={(event) => show({ shelf: event.currentTarget.value as StudioQuery['shelf'] })}

@@ -133,8 +133,7 @@
   }
   .caption {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 6px;
+    position: relative;
     padding: 5px 8px;
   }
   .caption input {
@@ -149,13 +148,17 @@
     color: var(--color-quiet);
     font-size: 11px;
   }
+  /* On the picture that they come from, large enough to be met. */
   .colors {
+    position: absolute;
+    right: 0;
+    bottom: 100%;
     display: flex;
-    align-self: center;
   }
   .colors button {
     width: 24px;
     height: 24px;
+    border: 1px solid var(--color-sheet);
   }
   .send {
     display: flex;

@@ -65,7 +65,7 @@
 </script>
 
 <Modal bind:open title="Marks of {table.brand.name}" size="lg">
-  <input class="field find" type="search" aria-label="Find a mark" placeholder="Find a mark" bind:value={wanted} />
+  <input class="lone-field find" type="search" aria-label="Find a mark" placeholder="Find a mark" bind:value={wanted} />
   <UndoNote {said} {undo} close={() => (said = '')} />
   {#each SHELVES as { id, label } (id)}
     {@const row = table.marks.filter(({ shelf }) => shelf === id)}

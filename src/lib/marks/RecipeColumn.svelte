@@ -60,7 +60,13 @@
   <div class="top">
     <p><span class="label">Recipe</span> <span class="quiet">front to back</span></p>
     <AddField bind:this={addField} />
-    {#if filters}<input class="field" type="search" aria-label="Filter the parts" placeholder="Filter the parts" bind:value={wanted} />{/if}
+    {#if filters}<input
+        class="lone-field"
+        type="search"
+        aria-label="Filter the parts"
+        placeholder="Filter the parts"
+        bind:value={wanted}
+      />{/if}
   </div>
   <div
     class="rows"
@@ -96,7 +102,7 @@
   .top p {
     margin-bottom: 6px;
   }
-  .top .field {
+  .top .lone-field {
     width: 100%;
     height: 28px;
     margin-top: 6px;

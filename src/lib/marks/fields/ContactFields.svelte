@@ -57,7 +57,7 @@
   <div class="line">
     {#if text}
       <input
-        class="field"
+        class="lone-field"
         aria-label="Contact line {at + 1}"
         value={text.text}
         maxlength="200"
