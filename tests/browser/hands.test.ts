@@ -382,3 +382,23 @@ describe('what comes from elsewhere', () => {
     expect(hidden).toEqual([]);
   });
 });
+
+describe('the stage', () => {
+  it('dresses the mark for its ground as its proof is, and what is done goes on being done to the same parts', async () => {
+    const { visitor } = test;
+    const address = await open();
+    const worn = () =>
+      visitor.page.$$eval('[data-dressed] [fill]', (inked) => [...new Set(inked.map((each) => each.getAttribute('fill')))]);
+    await visitor.click('ink', 'radio');
+    await visitor.click('Dressed');
+    await expect.poll(worn).toEqual(['#fffdf8']);
+    const at = await middleOf('disk-2');
+    await drag(at, { x: at.x + 40, y: at.y });
+    await visitor.saved();
+    await expect
+      .poll(async () => (await read<{ recipe: { parts: { id: string; place: { x: number } }[] } }>(address)).recipe.parts[1]?.place.x)
+      .toBeGreaterThan(120);
+    await visitor.click('transparent', 'radio');
+    await expect.poll(worn).toEqual([]);
+  });
+});

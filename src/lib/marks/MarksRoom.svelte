@@ -76,6 +76,7 @@
   let column: RecipeColumn | undefined = $state();
   let ground: Ground = $state.raw(CLEAR);
   let apart = $state(false);
+  let dressed = $state(false);
   let filesOpen = $state(false);
   let colorsOpen = $state(false);
   let keysOpen = $state(false);
@@ -146,6 +147,10 @@
       act: () => (filesOpen = true),
     },
     { label: 'Colors', where: 'Stage', words: ['palette', 'swatches', 'brand colors'], act: () => (colorsOpen = true) },
+    {
+      ...{ label: 'Dress for the ground', where: 'Stage', words: ['reversed', 'on lead', 'one color'] },
+      act: () => (dressed = !dressed),
+    },
     { label: 'Tell parts apart', where: 'Stage', words: ['every part in a color of its own'], act: () => (apart = !apart) },
     ...grounds(table.palette).map(({ label, ground: to }) => ({
       ...{ label: `Ground: ${label}`, where: 'Stage', words: ['background'], act: () => (ground = to) },
@@ -173,7 +178,7 @@
       );
   });
   function lookAgain(): void {
-    const kept = keptView(table.info.id);
+    const kept = keptView(table.info.id, table.palette);
     if (kept) {
       if (!kept.place.fitted) view.lookAt(kept.place);
       table.choose(kept.chosen.filter((id) => table.parts.some((part) => part.id === id)));
@@ -256,13 +261,15 @@
         {view}
         {ground}
         {apart}
+        {dressed}
+        dress={() => (dressed = !dressed)}
         tellApart={() => (apart = !apart)}
         changeGround={(next) => (ground = next)}
         showFiles={() => (filesOpen = true)}
         showColors={() => (colorsOpen = true)}
       />
       <div class="on-stage">
-        <Stage {view} {ground} {apart} />
+        <Stage {view} {ground} {apart} {dressed} />
         {#if table.tries.compared}{#key table.tries.compared.id}<CompareTry kept={table.tries.compared} />{/key}{/if}
       </div>
       {#if table.art.open}<ArtShelfPanel shelf={table.art} />{:else}<FamilyStrip keep={actions.keepTry} />{/if}

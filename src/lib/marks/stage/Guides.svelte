@@ -15,7 +15,7 @@
 </script>
 
 <g aria-hidden="true">
-  {#each guides as guide (guide.axis)}
+  {#each guides as guide, index (index)}
     {@const line = ends(guide)}
     <line {...line} />
     <text x={line.x2 + 6} y={guide.axis === 'upright' ? line.y2 + 12 : line.y2 - 6} text-anchor={guide.axis === 'upright' ? 'start' : 'end'}

@@ -9,7 +9,7 @@
   import LineHandles from '../lettering/LineHandles.svelte';
   import StageCaret from '../lettering/StageCaret.svelte';
   import StageText from '../lettering/StageText.svelte';
-  import type { Ground } from './grounds';
+  import { dressingFor, type Ground } from './grounds';
   import { pull } from './pulling';
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
@@ -26,8 +26,10 @@
     ground: Ground;
     /** Whether every part is shown in a color of its own, to tell them apart. */
     apart: boolean;
+    /** Whether the mark is shown as its proof on this ground is. */
+    dressed: boolean;
   }
-  const { view, ground, apart }: Props = $props();
+  const { view, ground, apart, dressed }: Props = $props();
   const table = useTable();
 
   // The whole mark stays in view until somebody looks closer: a longer name or a new part never runs off the stage.
@@ -65,6 +67,11 @@
   /** What is said beside the measures while it is pulled. */
   let measured = $state('');
 
+  /** As its proof is: drawn when the hand rests. What is pulled or typed is seen in full color meanwhile, and is what the pointer meets. */
+  const worn = $derived.by(() => {
+    const dressing = dressed ? dressingFor(ground) : 'full';
+    return dressing === 'full' || view.holding || table.caret ? undefined : table.desk.proofs[dressing];
+  });
   const typedAt = $derived(ticks?.ink ? view.toScreen({ x: ticks.ink.left, y: ticks.ink.top }) : { x: 0, y: 0 });
   const pointed = $derived(table.pointedAt === undefined ? undefined : table.resolved(table.pointedAt));
   const ghosts = $derived(new Set(table.parts.flatMap((part) => (part.kind !== 'unknown' && part.ghost ? [part.id] : []))));
@@ -148,7 +155,7 @@
       void table.bringIn(files);
     }}
   >
-    <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage>
+    <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage class:unseen={worn !== undefined}>
       {#each table.desk.stage?.groups ?? [] as group, index (group.id)}
         <g
           data-part={group.id}
@@ -158,6 +165,9 @@
         >
       {/each}
     </g>
+    {#if worn}<g class="worn" transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-dressed aria-hidden="true">
+        {#each worn.groups as group (group.id)}<SvgGroup {group} />{/each}
+      </g>{/if}
     {#each chosenInks as { id, ink } (id)}{#if chosenInks.length > 1 || !frame}<CropTicks
           box={view.boxToScreen(ink)}
           label={ticks && id === ticks.id && !frame ? size(ticks.ink) : ''}
@@ -257,6 +267,12 @@
     pointer-events: none;
     stroke: var(--color-plum);
     stroke-dasharray: 5 3;
+  }
+  .unseen {
+    opacity: 0;
+  }
+  .worn {
+    pointer-events: none;
   }
   g[data-part] {
     cursor: move;

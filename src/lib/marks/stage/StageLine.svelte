@@ -5,7 +5,7 @@
   import { isKnown } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
   import { menuItems } from '../table/part-actions';
-  import { grounds, type Ground } from './grounds';
+  import { dressingFor, grounds, type Ground } from './grounds';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from '../table/table.svelte';
 
@@ -14,15 +14,18 @@
     ground: Ground;
     changeGround: (ground: Ground) => void;
     apart: boolean;
+    /** Whether the mark is dressed for its ground, and how that is changed. */
+    dressed: boolean;
+    dress: () => void;
     tellApart: () => void;
     showFiles: () => void;
     showColors: () => void;
   }
-  const { view, ground, changeGround, apart, tellApart, showFiles, showColors }: Props = $props();
+  const { view, ground, changeGround, dressed, dress, apart, tellApart, showFiles, showColors }: Props = $props();
   const table = useTable();
 
   const all = $derived(grounds(table.palette));
-  const keyOf = (of: Ground) => (of.kind === 'clear' ? 'clear' : of.kind === 'color' ? of.color : of.photo.name);
+  const keyOf = (of: Ground) => (of.kind === 'clear' ? 'clear' : of.kind === 'color' ? (of.role ?? of.color) : of.photo.name);
   const selected = $derived(table.selected);
 </script>
 
@@ -53,6 +56,12 @@
       aria-label="Tell parts apart"
       onclick={tellApart}><Layers size={15} /></button
     >
+    {#if dressed || dressingFor(ground) !== 'full'}<button
+        aria-pressed={dressed}
+        class:on={dressed}
+        title="Dress the mark for this ground, as its proof is"
+        onclick={dress}>Dressed</button
+      >{/if}
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>

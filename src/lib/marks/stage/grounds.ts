@@ -1,4 +1,4 @@
-import { ROLES, type Palette } from '$core/index';
+import { ROLES, type Dressing, type Palette, type Role } from '$core/index';
 
 /** Sample photos that a mark is tried on; painted by scripts/photos.mjs. */
 export const PHOTOS = [
@@ -11,13 +11,21 @@ export type Photo = (typeof PHOTOS)[number];
 
 /** What the mark stands on while it is worked on. */
 export type Ground =
-  { readonly kind: 'clear' } | { readonly kind: 'color'; readonly color: string } | { readonly kind: 'photo'; readonly photo: Photo };
+  | { readonly kind: 'clear' }
+  | { readonly kind: 'color'; readonly color: string; readonly role?: Role }
+  | { readonly kind: 'photo'; readonly photo: Photo };
 
 export const CLEAR: Ground = { kind: 'clear' };
+
+/** How a mark is dressed for a ground, as its proofs are; on grounds that have no dressing of their own it stays in full color. */
+export function dressingFor(ground: Ground): Dressing {
+  if (ground.kind !== 'color') return 'full';
+  return ground.role === 'ink' ? 'reversed' : ground.role === 'lead' ? 'on-lead' : 'full';
+}
 
 /** Every ground that a mark can be looked at on, as they are called. */
 export const grounds = (palette: Palette): readonly { readonly label: string; readonly ground: Ground }[] => [
   { label: 'transparent', ground: CLEAR },
-  ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: palette[role] } as const })),
+  ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: palette[role], role } as const })),
   ...PHOTOS.map((photo) => ({ label: photo.label, ground: { kind: 'photo', photo } as const })),
 ];

@@ -1,3 +1,4 @@
+import { ROLES, type Palette } from '$core/index';
 import { PHOTOS, type Ground } from '../stage/grounds';
 import type { StageView } from '../stage/stage-view.svelte';
 
@@ -15,7 +16,7 @@ const keyOf = (mark: string) => `lucky-thistle/view/${mark}`;
 
 /** Keeps the view of a mark for this tab; a tab without storage forgets it. */
 export function keepView(mark: string, view: StageView, chosen: readonly string[], ground: Ground): void {
-  const name = ground.kind === 'color' ? ground.color : ground.kind === 'photo' ? ground.photo.name : undefined;
+  const name = ground.kind === 'color' ? (ground.role ?? ground.color) : ground.kind === 'photo' ? ground.photo.name : undefined;
   const kept: KeptView = {
     scale: view.scale,
     x: view.origin.x,
@@ -34,17 +35,21 @@ export function keepView(mark: string, view: StageView, chosen: readonly string[
 /** The view as it was left; nothing where none was kept, or none that can be read. */
 export function keptView(
   mark: string,
+  palette: Palette,
 ): { readonly place: Omit<KeptView, 'ground' | 'chosen'>; readonly chosen: readonly string[]; readonly ground: Ground } | undefined {
   try {
     const { ground, chosen, ...place } = JSON.parse(sessionStorage.getItem(keyOf(mark)) ?? '') as KeptView;
     if (![place.scale, place.x, place.y].every(Number.isFinite) || !Array.isArray(chosen)) return undefined;
+    const role = ROLES.find((each) => each === ground.name);
     const photo = PHOTOS.find(({ name }) => name === ground.name);
     const on: Ground =
       ground.kind === 'photo' && photo
         ? { kind: 'photo', photo }
-        : ground.kind === 'color' && /^#[0-9a-f]{6}$/i.test(ground.name ?? '')
-          ? { kind: 'color', color: ground.name ?? '' }
-          : { kind: 'clear' };
+        : ground.kind === 'color' && role
+          ? { kind: 'color', color: palette[role], role }
+          : ground.kind === 'color' && /^#[0-9a-f]{6}$/i.test(ground.name ?? '')
+            ? { kind: 'color', color: ground.name ?? '' }
+            : { kind: 'clear' };
     return { place, chosen: chosen.filter((id) => typeof id === 'string'), ground: on };
   } catch {
     return undefined;
