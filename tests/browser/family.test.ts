@@ -30,6 +30,8 @@ describe('the family of a brand', () => {
     await visitor.click('Archive Kite mark copy');
     await visitor.click('Restore Kite mark copy');
     await visitor.sees('“Kite mark copy” is back in the family.');
+    // Its row stands in the family again, where it can be archived.
+    await visitor.page.waitForSelector('::-p-aria([name="Archive Kite mark copy"][role="button"])');
     await visitor.fill('Name of Kite mark copy', 'Primary');
     await visitor.press('Enter', 'Tab');
     await visitor.sees('Another mark has this name.');
