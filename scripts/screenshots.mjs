@@ -140,7 +140,7 @@ const VIEWS = [
     ready: 'aside svg[aria-label="reversed"] path',
     prepare: async (page) => {
       await add(page, 'arched folded');
-      await page.locator('::-p-aria([name="Add words, fitted and bent"][role="button"])').click();
+      await page.locator('::-p-aria([name="Add words, fitted to it"][role="button"])').click();
       await page.waitForFunction(() => document.querySelector('.part.open .title')?.textContent?.includes('on a curve'));
     },
   },

@@ -6,7 +6,6 @@ import {
   IDENTITY,
   inkBalance,
   invert,
-  mapFreePoint,
   mapPath,
   scaling,
   unite,
@@ -27,6 +26,7 @@ import { notUnderstood } from './parts/unknown';
 import type { Recipe } from './recipe';
 import { outlineThickness } from './outline-thickness';
 import { followedBy, strokesOf, takenBy, tracedBy } from './references';
+import { baselineSeen, letteringSeen } from './seen';
 import { drawPart, isKnown, movesMembers, type KnownPart, type Part } from './registry';
 
 /** One part as it stands in the mark. */
@@ -156,30 +156,6 @@ const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalan
 
 /** Something to look at, which is not part of the mark. */
 const isReference = (part: KnownPart): boolean => part.kind === 'picture' && part.reference;
-
-/** Size and circle of a lettering as they are seen under a map. */
-function letteringSeen({ sizePx, circle }: LetteringFacts, map: Affine): NonNullable<Sibling['lettering']> {
-  const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
-  return {
-    sizePx: sizePx * scale,
-    ...(circle ? { circle: { center: apply(map, circle.center), radiusPx: circle.radiusPx * scale, sweepDeg: circle.sweepDeg } } : {}),
-  };
-}
-
-/** A curve as a text sees it: where it begins, and its points from there as they lie in the text's own pixels. */
-function baselineSeen({ baseline: points = [], roomPx }: PartPicture, place: Affine, own: Affine): Sibling['baseline'] {
-  const [first] = points;
-  if (!first) return undefined;
-  const from = apply(own, first);
-  return {
-    origin: apply(place, first),
-    points: points.map((point) => {
-      const seen = mapFreePoint(point, own);
-      return { ...seen, x: seen.x - from.x, y: seen.y - from.y };
-    }),
-    ...(roomPx === undefined ? {} : { roomPx: roomPx * Math.sqrt(Math.abs(own.a * own.d - own.b * own.c)) }),
-  };
-}
 
 const CIRCLE: Problem = {
   code: 'follow-circle',

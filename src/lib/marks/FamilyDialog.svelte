@@ -44,7 +44,9 @@
   function put(mark: MarkInfo, shelf: MarkInfo['shelf'], words: string): void {
     const following = shelf === 'removed' ? followers(mark).map(({ name }) => `“${name}”`) : [];
     const goesOn =
-      following.length > 0 ? ` ${following.join(', ')} ${following.length === 1 ? 'follows' : 'follow'} it and keep its picture.` : '';
+      following.length > 0
+        ? ` ${following.join(', ')} ${following.length === 1 ? 'follows it and keeps' : 'follow it and keep'} its picture.`
+        : '';
     void change(mark, { shelf }, `“${mark.name}” ${words}.${goesOn}`, { shelf: mark.shelf });
   }
   async function duplicate(mark: MarkInfo): Promise<void> {
@@ -95,7 +97,7 @@
               aria-label="Role of {mark.name}"
               value={mark.role}
               onchange={(event) =>
-                void change(mark, { role: event.currentTarget.value }, `“${mark.name}” is a ${event.currentTarget.value} now.`, {
+                void change(mark, { role: event.currentTarget.value }, `“${mark.name}” has the role ${event.currentTarget.value} now.`, {
                   role: mark.role,
                 })}
             >

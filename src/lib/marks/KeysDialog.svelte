@@ -21,8 +21,8 @@
   </p>
   <p class="quiet mt-3">
     Drag a part on the stage; Shift keeps it on a line, Ctrl keeps it from snapping. Pull a frame from an empty place to choose what lies
-    inside; click again for what lies behind. Space and drag moves the view. A double click goes into the letters: drag a letter, drag a
-    gap. Drag a number’s label to change it. Double click a name in the recipe to rename it.
+    inside; click again for what lies behind. Space and drag moves the view. A double click types where it hits: drag a letter, drag a gap.
+    Drag a number’s label to change it. Double click a name in the recipe to rename it.
   </p>
 </Modal>
 

@@ -6,7 +6,7 @@
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
   import { OpenMark } from '$lib/client/work/open-mark.svelte';
-  import type { Step } from '$lib/client/work/open-work.svelte';
+  import type { Step } from '$lib/client/work/work-form';
   import { onNews } from '$lib/client/work/news';
   import { undoOrder } from '$lib/client/work/undo-order';
   import { rooms } from '$lib/ui/rooms';

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { undoStacks, type RevisionKind } from '$core/index';
-import { OpenWork, type WorkForm } from '../../../src/lib/client/work/open-work.svelte';
+import { OpenWork } from '../../../src/lib/client/work/open-work.svelte';
+import type { WorkForm } from '../../../src/lib/client/work/work-form';
 import { FakeLocks, FakeServer } from '../../support/fake-server';
 
 const FORM: WorkForm<string> = { field: 'content', read: (input) => String(input), write: (content) => JSON.stringify(content) };

@@ -51,7 +51,9 @@ describe('contact lines', () => {
       const boxes = [0, 1, 2].flatMap((n) => [inkOf(mark, `s${n}`), inkOf(mark, `t${n}`)]);
       boxes.slice(1).forEach((box, at) => expect(box.left).toBeGreaterThan(boxes[at]?.right ?? Infinity));
       const { ink } = partNamed(mark, 'contact');
-      if (align === 'center') expect(((ink?.left ?? 0) + (ink?.right ?? 0)) / 2).toBeLessThan(200);
+      // Centered but for the white beside the first symbol, which is narrower than its room; or begun at the origin.
+      if (align === 'center') expect(Math.abs((ink?.left ?? 0) + (ink?.right ?? 0)) / 2).toBeLessThan(40);
+      else expect(ink?.left ?? -1).toBeGreaterThanOrEqual(0);
       expect(size(boxes[1] as Bounds)).toBeGreaterThan(0);
     }
   });

@@ -54,7 +54,7 @@ export const bannerWordsStarters: Starters = ({ recipe, brandName, secondFamily,
     .map((shape) => ({
       id: `words-${shape.id}`,
       label: `Words on ${labelOf(shape).toLowerCase()}`,
-      hint: 'centered, bent and fitted to it',
+      hint: 'centered on it and fitted to it',
       words: ['banner', 'ribbon', 'motto', 'text', 'panel', 'line'],
       make: () => {
         const part = bannerWords(freePartId(recipe, 'words'), brandName, shape, family);

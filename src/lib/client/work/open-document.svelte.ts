@@ -1,5 +1,6 @@
 import type { Palette } from '$core/index';
-import { OpenWork, type WorkForm, type WorkStart } from './open-work.svelte';
+import { OpenWork } from './open-work.svelte';
+import type { WorkForm, WorkStart } from './work-form';
 
 const FORM: WorkForm<unknown> = { field: 'content', read: (input) => input, write: (content) => JSON.stringify(content) };
 

@@ -1,6 +1,7 @@
 import { expect, parseRecipe, type Recipe } from '$core/index';
 import { writtenRecipe } from '../written-parts';
-import { OpenWork, type WorkForm, type WorkStart } from './open-work.svelte';
+import { OpenWork } from './open-work.svelte';
+import type { WorkForm, WorkStart } from './work-form';
 
 /** How long the page waits for the picture of a change, so that both come in one frame. */
 const FOLLOW_MS = 24;

@@ -69,7 +69,7 @@
   {/each}
 </div>
 {#if hasSides}<Tick label="Keep the proportion" checked={inProportion} change={(checked) => (inProportion = checked)} />{/if}
-{#if words}<button class="link" onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted and bent</button>{/if}
+{#if words}<button class="link" onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted to it</button>{/if}
 {#if 'weightPx' in part.form && heavy.length > 0}
   <Pick
     label="As heavy as"

@@ -100,7 +100,7 @@
     event.preventDefault();
     const id = hands.partAt(event)?.id;
     if (id !== undefined && !table.isChosen(id)) table.selectedId = id;
-    menu?.open(event.clientX, event.clientY, id === undefined ? [] : offered(table));
+    void menu?.open(event.clientX, event.clientY, id === undefined ? [] : offered(table));
   }
   function wheel(event: WheelEvent): void {
     event.preventDefault();

@@ -114,13 +114,23 @@
     height: 40px;
   }
   .right {
-    gap: 12px;
+    gap: 10px;
+  }
+  [role='toolbar'] {
+    gap: 11px;
   }
   nav {
     flex: 1 1 160px;
     min-width: 0;
     overflow-x: auto;
     height: 40px;
+  }
+  /* Marks and actions take turns in a line of their own: the stage keeps its size, whatever is chosen. */
+  @media (max-width: 1250px) {
+    nav,
+    [role='toolbar'] {
+      flex: 1 0 100%;
+    }
   }
   nav a {
     color: var(--color-quiet);
