@@ -160,7 +160,7 @@ const itemOf = (table: Table, { label, least, apart, ready, act }: ActionRow): M
 export const menuItems = (menu: ActionRow['menu'], table: Table): readonly MenuItem[] =>
   rows.filter((row) => row.menu === menu).map((row) => itemOf(table, row));
 
-/** What is offered by a right click: what is done most, then all that can be done now. */
+/** What is offered by a right click: what is done most to a part, and how what is chosen can be combined. */
 export function offered(table: Table): readonly MenuItem[] {
   const [part] = table.chosen.slice(-1);
   if (!part) return [];
@@ -177,10 +177,10 @@ export function offered(table: Table): readonly MenuItem[] {
     item(part.locked ? 'Unlock' : 'Lock', () => table.change(part.id, part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })),
     ...('members' in part ? [item('Open', () => table.openTaker(part))] : []),
     item('Remove', () => table.removeChosen()),
-    ...rows
-      .map((row) => ({ ...itemOf(table, row), menu: row.menu }))
+    // Aligning and repeating stand in menus of their own above the stage, where their names say what they do.
+    ...menuItems('Combine', table)
       .filter(({ disabled }) => !disabled)
-      .map(({ label, act, menu }, at, all) => item(label, act, all[at - 1]?.menu !== menu)),
+      .map((each, at) => ({ ...each, apart: at === 0 })),
   ];
 }
 
