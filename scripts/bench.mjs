@@ -12,6 +12,7 @@ const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
 const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { serverUnderLoad } = await import('./bench/load.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
+const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
 
 for (const line of await opticalKerningAgainstDesigners()) say(line);
@@ -26,4 +27,7 @@ await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await artSearch(home)) say(line);
   for (const line of await editOfThreeHundredParts(browser, home)) say(line);
   for (const line of await firstScreenAndScrolling(browser, home)) say(line);
+});
+await withThrowawayApp('studio', async (browser, home) => {
+  for (const line of await studioOfManyBrands(browser, home)) say(line);
 });

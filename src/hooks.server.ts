@@ -1,6 +1,7 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { closeDatabase } from '$lib/server/database/orm';
 import { closeEvents } from '$lib/server/events';
+import { authorOf, onBehalfOf } from '$lib/server/http/author';
 import { problemResponse } from '$lib/server/http/answer';
 import { refuse } from '$lib/server/http/problem-error';
 import { asRefusal } from '$lib/server/http/refusals';
@@ -13,7 +14,9 @@ const JSON_POLICY = "default-src 'none'; frame-ancestors 'none'";
 
 /** What routes do not say themselves: data is neither a page nor to be kept. @source OWASP REST Security Cheat Sheet, "Security Headers" */
 export const handle: Handle = async ({ event, resolve }) => {
-  const response = /%00/.test(event.url.pathname) ? problemResponse(NUL) : await resolve(event);
+  const response = /%00/.test(event.url.pathname)
+    ? problemResponse(NUL)
+    : await onBehalfOf(authorOf(event.request.headers), () => resolve(event));
   const { headers } = response;
   if (/\bjson\b/.test(headers.get('content-type') ?? '')) {
     if (!headers.has('content-security-policy')) headers.set('content-security-policy', JSON_POLICY);

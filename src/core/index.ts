@@ -2,8 +2,12 @@
 
 // What people type and what can go wrong
 export { parseAmount } from './units/amount';
+export { fromUnit, inUnit, lengthText, SHOWN_UNITS, type ShownUnit } from './units/shown-length';
 export { expect, fail, ok, type Problem, type Result } from './result/result';
 export { problemsOf } from './result/schema-problems';
+
+// How documents are stored
+export * from './stored';
 
 // Color
 export * from './color';

@@ -2,6 +2,7 @@
   import '../app.css';
   import { onMount } from 'svelte';
   import { ThemeProvider } from 'flowbite-svelte';
+  import FocusHint from '$lib/ui/FocusHint.svelte';
   import { theme } from '$lib/ui/theme';
 
   const { children } = $props();
@@ -10,4 +11,4 @@
   onMount(() => (document.documentElement.dataset['ready'] = ''));
 </script>
 
-<ThemeProvider {theme}>{@render children()}</ThemeProvider>
+<ThemeProvider {theme}>{@render children()}<FocusHint /></ThemeProvider>

@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import BrandStrip from '$lib/studio/BrandStrip.svelte';
+  import OwnName from '$lib/studio/OwnName.svelte';
   import NewBrand from '$lib/studio/NewBrand.svelte';
   import { orderLabels, shelfLabels, shelfWords, Studio, type StudioQuery } from '$lib/studio/studio.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
@@ -32,7 +33,7 @@
 </script>
 
 <svelte:head><title>Studio · Lucky Thistle</title></svelte:head>
-<TopBar room="studio" />
+<TopBar room="studio"><OwnName /></TopBar>
 <main>
   <div class="head">
     <h1>{heading}</h1>

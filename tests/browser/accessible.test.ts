@@ -67,3 +67,102 @@ describe('axe finds nothing', () => {
     expect(await faults()).toEqual([]);
   });
 });
+
+const ROOMS = [
+  ['the studio', '/', 'article svg path'],
+  ['the library', '/library', '[aria-label="Fonts"] svg path'],
+  ['the brief', '/brands/windrow-kites/brief', 'article img'],
+  ['the type room', '/brands/windrow-kites/type', '[aria-label="Trials"] .cell path'],
+  ['the table', marks, '[data-stage] path'],
+] as const;
+
+describe('zoomed to 200 %', () => {
+  // @source WCAG 2.2, 1.4.4 and 1.4.10: 1280 × 800 at 200 % leaves 640 × 400 pixels of the page
+  it.each(ROOMS)('%s has all in one column: nothing lies beside the page, and axe finds nothing', async (_name, path, ready) => {
+    await test.visitor.page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });
+    try {
+      await room(path, ready)();
+      expect(await test.visitor.page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(640);
+      expect(await faults()).toEqual([]);
+    } finally {
+      await test.visitor.page.setViewport({ width: 1280, height: 800 });
+    }
+  });
+});
+
+describe('where the system sets all colors', () => {
+  it('swatches and marks keep theirs', async () => {
+    const { page } = test.visitor;
+    const session = await page.createCDPSession();
+    await session.send('Emulation.setEmulatedMedia', { features: [{ name: 'forced-colors', value: 'active' }] });
+    try {
+      await room('/brands/windrow-kites/marks/primary', '[data-stage] path')();
+      expect(await page.evaluate(() => matchMedia('(forced-colors: active)').matches)).toBe(true);
+      const shown = await page.evaluate(() => {
+        const grounds = [...document.querySelectorAll<HTMLElement>('input[name="ground"] + .swatch')];
+        return {
+          swatches: grounds.slice(1, 6).map((swatch) => getComputedStyle(swatch).backgroundColor),
+          ink: [...new Set([...document.querySelectorAll('[data-stage] path[fill]')].map((path) => getComputedStyle(path).fill))],
+        };
+      });
+      expect(new Set(shown.swatches).size).toBe(5);
+      expect(shown.ink.length).toBeGreaterThan(1);
+      // Around them, the system's colors hold.
+      expect(await page.evaluate(() => getComputedStyle(document.querySelector('aside') as Element).backgroundColor)).toBe(
+        await page.evaluate(() => {
+          const probe = document.body.appendChild(document.createElement('div'));
+          probe.style.background = 'Canvas';
+          const color = getComputedStyle(probe).backgroundColor;
+          probe.remove();
+          return color;
+        }),
+      );
+    } finally {
+      await session.send('Emulation.setEmulatedMedia', { features: [] });
+      await session.detach();
+    }
+  });
+});
+
+describe('where less motion is asked for', () => {
+  it('nothing moves by itself', async () => {
+    const { page } = test.visitor;
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    try {
+      await dialog('Colors')();
+      const moving = await page.evaluate(() =>
+        [...document.querySelectorAll('*')].flatMap((element) => {
+          const { animationDuration, animationName, transitionDuration } = getComputedStyle(element);
+          const longest = Math.max(
+            ...`${transitionDuration}, ${animationName === 'none' ? '0s' : animationDuration}`.split(', ').map(Number.parseFloat),
+          );
+          return longest > 0.01 ? [`${element.tagName} ${element.className} ${longest}`] : [];
+        }),
+      );
+      expect(moving).toEqual([]);
+    } finally {
+      await page.emulateMediaFeatures([]);
+    }
+  });
+});
+
+describe('by keyboard', () => {
+  it('every control of a part says its sentence while it has the focus, and Escape takes it away', async () => {
+    await onTable(() => test.visitor.page.locator('section[aria-label="Recipe"] button.title').click())();
+    const { page } = test.visitor;
+    const unsaid: string[] = [];
+    const controls = await page.$$('section[aria-label="Recipe"] .numbers :is(input, select)');
+    expect(controls.length).toBeGreaterThan(12);
+    await test.visitor.press('Tab');
+    for (const control of controls) {
+      if (!(await control.isVisible())) continue;
+      await control.focus();
+      const said = await page.evaluate(() => document.querySelector('.hint')?.textContent?.trim() ?? '');
+      const typed = await control.evaluate((element) => element.matches('textarea, [type="file"]'));
+      if (said.length < 8 && !typed) unsaid.push(await control.evaluate((element) => element.outerHTML.slice(0, 120)));
+    }
+    expect(unsaid).toEqual([]);
+    await test.visitor.press('Escape');
+    expect(await page.$('.hint')).toBeNull();
+  });
+});

@@ -242,7 +242,7 @@ describe('what cannot be done', () => {
     await other.saved();
     await type(test.visitor, 'Mine');
     await test.visitor.page.setOfflineMode(false);
-    await test.visitor.sees('This mark was changed elsewhere while you worked on it.');
+    await test.visitor.sees('This mark was changed elsewhere (Chromium on Linux, the table) while you worked on it.');
     await test.visitor.click('Go on with the newer one');
     await test.visitor.saved();
     await test.visitor.sees('Theirs');

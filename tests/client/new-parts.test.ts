@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { createPart, EMPTY_RECIPE, expect as valueOf, type PartLook, type Picture, type Recipe } from '$core/index';
+import { createPart, EMPTY_RECIPE, STARTING_PALETTE, expect as valueOf, type PartLook, type Picture, type Recipe } from '$core/index';
 import { bringIn, UNSAID } from '../../src/lib/marks/table/bring-in';
 import { copied, pasted } from '../../src/lib/marks/table/clipboard';
 import { keepLook, keptLook } from '../../src/lib/marks/table/kept-look';
@@ -14,7 +14,7 @@ describe('new pieces on the table', () => {
   it('stand above the mark, or inside of a backing, half as large as it; alone they have their own size', () => {
     expect(placedNew(EMPTY_RECIPE, piece, ink)).toMatchObject({ place: { x: 100, y: -50 - 124 }, sizePx: 200 });
     const behind = (form: object) => ({
-      version: 1 as const,
+      version: 2 as const,
       parts: [valueOf(createPart({ kind: 'shape', id: 'back', form: form as never }))],
     });
     const inside = placedNew(behind({ form: 'heaterShield', widthPx: 400, heightPx: 200 }), piece, ink);
@@ -23,7 +23,7 @@ describe('new pieces on the table', () => {
     const ruled = placedNew(behind({ form: 'panel', widthPx: 400, heightPx: 2, cornerPx: 0 }), piece, ink);
     expect(ruled).toMatchObject({ place: { x: 100, y: -174 } });
     expect(placedNew(EMPTY_RECIPE, piece, undefined)).toMatchObject({ place: { x: 0, y: 0 }, sizePx: 240 });
-    const taken: Recipe = { version: 1, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
+    const taken: Recipe = { version: 2, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
     expect(placedNew(taken, piece, ink).id).not.toBe(taken.parts[0]?.id);
   });
 
@@ -50,19 +50,20 @@ describe('new pieces on the table', () => {
         ],
       }),
     );
-    const recipe: Recipe = { version: 1, parts: [bow, partOf(letteringInput({ line }))] };
+    const recipe: Recipe = { version: 2, parts: [bow, partOf(letteringInput({ line }))] };
     const lineOf = (result: ReturnType<typeof pasted>) => {
       const part = valueOf(result)?.recipe.parts.find(({ kind }) => kind === 'lettering');
       return part?.kind === 'lettering' && part.line.shape === 'curve' ? part.line.along : undefined;
     };
-    const from = { brand: 'here', mark: 'm1' };
-    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], from), 'm2'))).toBeNull();
+    const from = { brand: 'here', mark: 'm1', palette: STARTING_PALETTE, sources: new Map() };
+    const to = (mark: string) => ({ mark, brand: 'here', palette: STARTING_PALETTE });
+    expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], from), to('m2')))).toBeNull();
     // A curve that is called alike elsewhere is a stranger; in its own mark it is the same one.
-    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], from), 'm2'))).toBeNull();
-    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['name'], from), 'm1'))).toEqual({ part: 'bow', offPx: 0 });
-    const both = valueOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['bow', 'name'], from), 'm2'));
+    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['name'], from), to('m2')))).toBeNull();
+    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['name'], from), to('m1')))).toEqual({ part: 'bow', offPx: 0 });
+    const both = valueOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')));
     expect(both?.ids).toHaveLength(2);
-    expect(lineOf(pasted({ version: 1, parts: [bow] }, copied(recipe, ['bow', 'name'], from), 'm2'))).toEqual({
+    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')))).toEqual({
       part: both?.ids[0],
       offPx: 0,
     });
@@ -83,10 +84,10 @@ describe('a copied look', () => {
   });
 
   it('is there again on another mark; what is not understood is none', () => {
-    expect(keptLook()).toBeUndefined();
+    expect(keptLook(STARTING_PALETTE)).toBeUndefined();
     const look: PartLook = { paints: [{ role: 'lead' }, { hex: '#aa2211' }], opacity: 0.5, blend: 'multiply' };
-    keepLook(look);
-    expect(keptLook()).toEqual(look);
+    keepLook(look, STARTING_PALETTE);
+    expect(keptLook(STARTING_PALETTE)).toEqual(look);
     for (const broken of [
       '{',
       '7',
@@ -94,7 +95,7 @@ describe('a copied look', () => {
       '{"paints":[],"opacity":9,"blend":"normal"}',
     ]) {
       kept.set([...kept.keys()][0] ?? '', broken);
-      expect(keptLook(), broken).toBeUndefined();
+      expect(keptLook(STARTING_PALETTE), broken).toBeUndefined();
     }
   });
 });

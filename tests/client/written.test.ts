@@ -6,7 +6,7 @@ import { letteringInput, partOf } from '../support/drawn-mark';
 
 const stranger = { kind: 'hologram', id: 'future', depth: { of: ['field', 3] }, name: '“quoted” \\ and \u2028' };
 const recipe: Recipe = {
-  version: 1,
+  version: 2,
   parts: [
     partOf(letteringInput({ text: 'Quote " and \\ and é' })),
     valueOf(createPart({ kind: 'curve', id: 'bow', points: [{ x: 0, y: 0 }] })),
@@ -17,7 +17,7 @@ const recipe: Recipe = {
 describe('recipes as text', () => {
   it('are what the whole recipe written at once would be, parts that are not understood exactly as they came', () => {
     expect(JSON.parse(writtenRecipe(recipe))).toEqual(JSON.parse(JSON.stringify(writeRecipe(recipe))));
-    expect(JSON.parse(writtenRecipe({ version: 1, parts: [] }))).toEqual({ version: 1, parts: [] });
+    expect(JSON.parse(writtenRecipe({ version: 2, parts: [] }))).toEqual({ version: 2, parts: [] });
     expect(valueOf(parseRecipe(JSON.parse(writtenRecipe(recipe))))).toEqual(recipe);
     expect(writtenParts(recipe).map((text) => JSON.parse(text) as unknown)).toEqual(JSON.parse(JSON.stringify(recipe.parts)));
   });
@@ -33,7 +33,7 @@ describe('recipes as text', () => {
 describe('what is sent', () => {
   const gestures = [
     { id: 'a1', kind: 'edit' as const, gesture: 'Say "hello", {"recipe":1}', content: writtenRecipe(recipe) },
-    { id: 'a2', kind: 'undo' as const, gesture: 'Move', content: writtenRecipe({ version: 1, parts: [] }) },
+    { id: 'a2', kind: 'undo' as const, gesture: 'Move', content: writtenRecipe({ version: 2, parts: [] }) },
   ];
 
   it('is JSON that names every gesture once, whatever its words are', () => {

@@ -78,7 +78,7 @@ describe('hostile drawings', () => {
         }
         const part = createPart({ ...asArt(read.value, { title: 'Test' }, STARTING_PALETTE), id: 'art' } as never);
         const mark = resolve({
-          recipe: { version: 1, parts: [valueOf(part) as KnownPart] },
+          recipe: { version: 2, parts: [valueOf(part) as KnownPart] },
           sources: new Map(),
           dress: dress(STARTING_PALETTE, 'full'),
         });

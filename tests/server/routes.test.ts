@@ -42,7 +42,7 @@ describe('brands', () => {
     expect(brand.value.palette.ink).toBe('#aabbcc');
     const refused = await send<{ detail: string }>(api, 'POST', { name: 'Typed', palette: { ...palette, lead: 'tomato' } });
     expect([refused.status, refused.type]).toEqual([422, 'application/problem+json']);
-    expect(refused.value.detail).toContain('“palette.lead”: expected a color code such as #22302a, but received “tomato”');
+    expect(refused.value.detail).toContain('“lead”: expected a color code such as #22302a, but received “tomato”');
   });
 
   it('append palettes, and refuse a stale one without overwriting', async () => {

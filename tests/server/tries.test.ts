@@ -64,7 +64,7 @@ describe('letter operations', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(edit, { minLength: 1, maxLength: 6 }), async (edits) => {
         const part = edits.reduce((sum, { apply }) => apply(sum), partOf(letteringInput({ text: 'Windfi' })) as Lettering);
-        const recipe = JSON.parse(JSON.stringify(writeRecipe({ version: 1, parts: [part] }))) as unknown;
+        const recipe = JSON.parse(JSON.stringify(writeRecipe({ version: 2, parts: [part] }))) as unknown;
         const gesture = { id: crypto.randomUUID(), kind: 'edit', gesture: 'Random', recipe };
         const saved = await send<{ revision: number }>(`${mark}/revisions`, 'POST', { base, gestures: [gesture] });
         expect(saved.status).toBe(201);

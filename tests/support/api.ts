@@ -4,7 +4,7 @@ type PartInput = Parameters<typeof createPart>[0];
 
 export const palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' } as const;
 
-export const recipeOf = (...parts: PartInput[]) => writeRecipe({ version: 1, parts: parts.map((part) => valueOf(createPart(part))) });
+export const recipeOf = (...parts: PartInput[]) => writeRecipe({ version: 2, parts: parts.map((part) => valueOf(createPart(part))) });
 
 export const nameRecipe = (text: string, more: object = {}) =>
   recipeOf({ kind: 'lettering', id: 'name', text, font: { family: 'jost' }, ...more });

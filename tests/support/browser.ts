@@ -65,6 +65,8 @@ export class Visitor {
   }
   sees = (text: string) => this.page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
   seesNot = (text: string) => this.page.waitForFunction((wanted) => !document.body.innerText.includes(wanted), {}, text);
+  /** Waits until no dialog lies over the page and the focus has left the last one. */
+  dialogGone = () => this.page.waitForFunction(() => !document.querySelector('dialog[open]') && !document.activeElement?.closest('dialog'));
   saved = () =>
     this.page.waitForFunction(() =>
       [...document.querySelectorAll('[role="status"]')].some((note) => /^Saved /.test(note.textContent?.trim() ?? '')),

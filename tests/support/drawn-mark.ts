@@ -30,7 +30,7 @@ export const partOf = (input: PartInput): KnownPart => valueOf(createPart(input)
 export const drawnOn = (shelf: FontShelf) => {
   const { resolve } = resolverOf(shelf);
   return (...parts: readonly PartInput[]): ResolvedMark =>
-    resolve({ recipe: { version: 1, parts: parts.map(partOf) }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+    resolve({ recipe: { version: 2, parts: parts.map(partOf) }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 };
 
 export const partNamed = (mark: ResolvedMark, id: string): ResolvedPart => {

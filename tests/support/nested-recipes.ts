@@ -72,5 +72,5 @@ export function nestedRecipe(seed: number): Recipe {
   };
   const all = build(3);
   add({ kind: 'group', id: 'all', members: all } as PartInput);
-  return { version: 1, parts };
+  return { version: 2, parts };
 }

@@ -62,5 +62,5 @@ export function randomMark(seed: number): Recipe {
       add({ kind: 'symmetry', id: `pair-${n}`, members: [`half-${n}`], rule: 'mirror', centerX: 0 });
     }
   }
-  return { version: 1, parts };
+  return { version: 2, parts };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { ProofName } from './proofs';
 import { VOICE_SCALE_NAMES } from '../type/choosing/voice';
 
 /** Where marks will be met; each use picks the proofs and file sizes that matter. */
@@ -12,7 +13,9 @@ export const USES = {
   sign: { label: 'shop sign', proofs: ['reversed', 'on-lead'], widthsPx: [4000] },
   vehicle: { label: 'vehicle', proofs: ['on-lead', 'one-color'], widthsPx: [6000] },
   card: { label: 'price card', proofs: ['small', 'one-color'], widthsPx: [900] },
-} as const;
+} as const satisfies Readonly<
+  Record<string, { readonly label: string; readonly proofs: readonly ProofName[]; readonly widthsPx: readonly number[] }>
+>;
 export type Use = keyof typeof USES;
 export const USE_NAMES = Object.keys(USES) as readonly Use[];
 
@@ -35,9 +38,9 @@ export const briefSchema = z.strictObject({
 export type Brief = z.infer<typeof briefSchema>;
 
 /** Proofs that matter for the uses of a brief; all of them while no use is chosen. */
-export function proofsThatMatter(brief: Brief): ReadonlySet<string> {
+export function proofsThatMatter(brief: Brief): ReadonlySet<ProofName> {
   const chosen = brief.uses.length > 0 ? brief.uses : USE_NAMES;
-  return new Set<string>(chosen.flatMap((use) => [...USES[use].proofs]));
+  return new Set<ProofName>(chosen.flatMap((use) => [...USES[use].proofs]));
 }
 
 /** A file as somebody will ask for it. Room is in percent of the longer side. */

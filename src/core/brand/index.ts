@@ -23,3 +23,5 @@ export {
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
 export { picturesAddress } from './picture-address';
 export { MARK_ROLES, type MarkRole } from './mark-roles';
+export { documentForms, type DocumentKind } from './documents';
+export { PROOF_NAMES, PROOFS, type ProofName } from './proofs';

@@ -1,6 +1,24 @@
 export { contrastRatio, luminance } from './contrast';
-export { dress, DRESSINGS, legibleOn, type Dress, type Dressing } from './dressing';
+export { dress, dressingOn, dressingSchema, dressingsOf, hasDressing, legibleOn, paintOf, type Dress, type Dressing } from './dressings';
 export { channelsOf, parseHex, type Channels, type Hex } from './hex';
-export { hexSchema, paletteSchema, ROLE_USE, ROLES, STARTING_PALETTE, type Palette, type Role } from './palette';
+export {
+  colorKeySchema,
+  hexSchema,
+  isRole,
+  isSwatchKey,
+  MOST_SWATCHES,
+  paletteForm,
+  paletteSchema,
+  ROLE_USE,
+  ROLES,
+  STARTING_PALETTE,
+  swatchColor,
+  swatchesOf,
+  type ColorKey,
+  type Palette,
+  type Role,
+  type Swatch,
+  type SwatchKey,
+} from './palette';
 export { pictureColors, type PictureColor } from './picture-colors';
-export { nearestColor, nearestRoleOf } from './nearest-role';
+export { nearestColor, nearestSwatchOf } from './nearest-swatch';

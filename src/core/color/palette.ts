@@ -1,12 +1,31 @@
 import { z } from 'zod';
+import type { StoredForm } from '../stored';
 import { parseHex, type Hex } from './hex';
 
 /** What a color is for. Parts name a role, never a loose color unless the designer insists. */
 export const ROLES = ['ink', 'paper', 'lead', 'second', 'accent'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** One color for each role. */
-export type Palette = { readonly [R in Role]: Hex };
+/** What a swatch beyond the roles is called inside; chosen at random, so that two brands never mean different colors by one key. */
+export type SwatchKey = `s-${string}`;
+const SWATCH_KEY = /^s-[a-z0-9]{4,16}$/;
+/** What a part is painted with: a role or another swatch. */
+export type ColorKey = Role | SwatchKey;
+export const isSwatchKey = (key: string): key is SwatchKey => SWATCH_KEY.test(key);
+export const isRole = (key: string): key is Role => (ROLES as readonly string[]).includes(key);
+
+/** A color that a brand uses beyond the five roles. */
+export interface Swatch {
+  readonly key: SwatchKey;
+  readonly name: string;
+  readonly hex: Hex;
+}
+
+/** Most swatches of one palette, the five roles among them. */
+export const MOST_SWATCHES = 24;
+
+/** One color for each role, always; and the swatches beyond them, in the brand's own order. */
+export type Palette = { readonly [R in Role]: Hex } & { readonly more?: readonly Swatch[] };
 
 /** What each role is for, in a designer's words. */
 export const ROLE_USE: { readonly [R in Role]: string } = {
@@ -25,7 +44,46 @@ export const hexSchema = z.string().transform((typed, context): Hex => {
   return z.NEVER;
 });
 
-export const paletteSchema = z.strictObject({ ink: hexSchema, paper: hexSchema, lead: hexSchema, second: hexSchema, accent: hexSchema });
+const swatchKeySchema = z.string().regex(SWATCH_KEY) as unknown as z.ZodType<SwatchKey>;
+export const colorKeySchema = z.union([z.enum(ROLES), swatchKeySchema]);
+
+const swatchSchema = z.strictObject({ key: swatchKeySchema, name: z.string().trim().min(1).max(40), hex: hexSchema });
+
+export const paletteSchema: z.ZodType<Palette> = z.strictObject({
+  ink: hexSchema,
+  paper: hexSchema,
+  lead: hexSchema,
+  second: hexSchema,
+  accent: hexSchema,
+  more: z
+    .array(swatchSchema)
+    .max(MOST_SWATCHES - ROLES.length)
+    .refine((list) => new Set(list.map(({ key }) => key)).size === list.length, 'Expected every swatch to have a key of its own')
+    .exactOptional(),
+});
+
+/** Palettes as they are stored. 1 → 2: swatches beyond the roles; older palettes have none. */
+export const paletteForm: StoredForm<Palette> = { label: 'This palette', steps: [(old) => old], schema: paletteSchema };
+
+/** Every swatch of a palette in its order, the roles first. */
+export const swatchesOf = (palette: Palette): readonly { readonly key: ColorKey; readonly name: string; readonly hex: Hex }[] => [
+  ...ROLES.map((role) => ({ key: role, name: role, hex: palette[role] })),
+  ...(palette.more ?? []),
+];
+
+/** The color of a swatch; nothing where the palette has it no more. */
+export const swatchColor = (palette: Palette, key: ColorKey): Hex | undefined =>
+  isRole(key) ? palette[key] : palette.more?.find((swatch) => swatch.key === key)?.hex;
+
+/** The palette with every color exchanged. */
+export const mapColors = (palette: Palette, change: (hex: Hex) => Hex): Palette => ({
+  ink: change(palette.ink),
+  paper: change(palette.paper),
+  lead: change(palette.lead),
+  second: change(palette.second),
+  accent: change(palette.accent),
+  ...(palette.more ? { more: palette.more.map((swatch) => ({ ...swatch, hex: change(swatch.hex) })) } : {}),
+});
 
 /** Where a new brand starts: black first, color last (common practice), on a paper that is not pure white. */
 export const STARTING_PALETTE: Palette = { ink: '#1f2421', paper: '#fffdf8', lead: '#4a4f4c', second: '#c9cdc8', accent: '#8a8f8b' };

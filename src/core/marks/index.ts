@@ -10,10 +10,12 @@ export {
   shifted,
   turnedInPlace,
   underMap,
-} from './arranging';
-export { derive, marksFollowedBy, type Derived, type Sources } from './derive';
+} from './gathering/arranging';
+export { derive, marksFollowedBy, propertyWords, type Derived, type Sources } from './following/derive';
 export {
   BLENDS,
+  outlinesIn,
+  walkNodes,
   picturesIn,
   pictureSizes,
   type Blend,
@@ -23,7 +25,7 @@ export {
   type Gradient,
   type Group,
   type PictureFill,
-} from './drawing';
+} from './drawing/drawing';
 export {
   createDresser,
   pinDecisions,
@@ -35,9 +37,9 @@ export {
   type OneColorPart,
   type OneColorWish,
 } from './one-color';
-export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './limits';
-export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './history';
-export { addPart, changePart, freePartId, shareChange, type PartChange } from './edit';
+export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './recipe/limits';
+export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './recipe/history';
+export { addPart, changePart, freePartId, reaches, shareChange, type PartChange } from './recipe/edit';
 export {
   copyDeep,
   duplicatePart,
@@ -50,10 +52,11 @@ export {
   takerOf,
   topLevel,
   type Gathered,
-} from './gather';
-export { fontsNeeded } from './fonts-needed';
-export { partLook, partLookSchema, withPartLook, type PartLook } from './part-look';
-export { colorOf, paintSchema, type Paint } from './paint';
+  goingAlone,
+} from './gathering/gather';
+export { fontsNeeded } from './rights/fonts-needed';
+export { partLook, partLookSchema, withPartLook, type PartLook } from './drawing/part-look';
+export { colorOf, mapPaints, paintSchema, type Paint } from './drawing/paint';
 export { placeAt, placing, type Place } from './part-base';
 export type { CutFrame, LetteringFacts, LetterPlace } from './part-kind';
 export * from './lettering';
@@ -65,15 +68,36 @@ export { type GroupPart } from './parts/group';
 export { type Inlay } from './parts/inlay';
 export { CONTACT_ALIGNS, CONTACT_RUNS, type Contact } from './parts/contact';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
-export { type Linked } from './parts/linked';
+export { RUN_UNITS, type Linked, type RunUnit } from './parts/linked';
 export { pictureDensity, type Picture } from './parts/picture';
 export { type Shape } from './parts/shape';
-export { copiesOf, SYMMETRIES, symmetryLabel, type Symmetry, type SymmetryRule } from './parts/symmetry';
+export { copiesOf, symmetryLabel, type Symmetry } from './parts/symmetry';
+export { SYMMETRIES, symmetryRow, type SymmetryRule } from './symmetries';
+export type { NumberRow } from './recipe/number-row';
 export { type UnknownPart } from './parts/unknown';
-export { createPart, EMPTY_RECIPE, MOST_PARTS, parseRecipe, RECIPE_VERSION, writeRecipe, type Recipe } from './recipe';
-export { describePart, isKnown, labelOf, partKinds, type KnownInput, type KnownPart, type Part, type PartKindName } from './registry';
-export { labelsOf } from './naming';
-export { followedBy, goingAlone, idsInUse, referencesOf, standsBy, takenBy, tracedBy } from './references';
+export {
+  createPart,
+  EMPTY_RECIPE,
+  MOST_PARTS,
+  parseRecipe,
+  RECIPE_VERSION,
+  recoverRecipe,
+  writeRecipe,
+  type Recipe,
+} from './recipe/recipe';
+export {
+  describePart,
+  isKnown,
+  isOnlySeen,
+  labelOf,
+  partKinds,
+  type KnownInput,
+  type KnownPart,
+  type Part,
+  type PartKindName,
+} from './registry';
+export { labelsOf } from './recipe/naming';
+export { followedBy, idsInUse, referencesOf, standsBy, takenBy, tracedBy } from './following/references';
 export {
   bannerWords,
   CONTACT_STARTS,
@@ -94,8 +118,12 @@ export {
   type StarterContext,
 } from './starters';
 
-export { rightsLines, rightsOf, type MarkRights, type PartRights } from './rights-of';
-export { outlineThickness } from './outline-thickness';
-export { thicknessOfArea, withWeight } from './stroke-weight';
-export { weightsOf, type PartWeight } from './weights';
-export { createResolver, inkOf, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './resolve';
+export { rightsLines, rightsOf, type MarkRights } from './rights/rights-of';
+export type { PartRights } from './part-kind';
+export { brokenAway } from './following/break-away';
+export { outlineThickness } from './weights/outline-thickness';
+export { thicknessOfArea, withWeight } from './weights/stroke-weight';
+export { weightsOf, type PartWeight } from './weights/weights';
+export { createResolver, inkOf, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './drawing/resolve';
+export { mayEnter, movedInto } from './gathering/regather';
+export { numberAt, numberLimits, withNumberAt, type NumberLimits } from './recipe/number-limits';

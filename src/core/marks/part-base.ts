@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { compose, rotation, scaling, translation, type Affine } from '../geometry';
-import { BLENDS } from './drawing';
+import { BLENDS } from './drawing/drawing';
 import { ONE_COLOR_WISHES } from './one-color/wishes';
 
 const coordinate = z.number().min(-100_000).max(100_000);

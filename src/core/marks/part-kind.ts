@@ -1,9 +1,10 @@
 import type { z } from 'zod';
 import type { Affine, Bounds, FreePoint, PathAlgebra, Point } from '../geometry';
 import type { Problem } from '../result/result';
-import type { EnvelopeFrame, FontShelf } from '../type';
-import type { Fill, Gradient, Group, PictureFill } from './drawing';
-import type { Paint } from './paint';
+import type { LicenseTerms } from '../rights';
+import type { EnvelopeFrame, FontChoice, FontShelf } from '../type';
+import type { Fill, Gradient, Group, PictureFill } from './drawing/drawing';
+import type { Paint } from './drawing/paint';
 
 /** Another part of the same mark, as a part that follows it sees it: in the plane that the follower's own place is counted in, in the follower's own scale, whatever draws either of them. */
 export interface Sibling {
@@ -77,6 +78,8 @@ export interface LetteringFacts {
   readonly xHeightPx: number;
   readonly letters: readonly LetterPlace[];
   readonly frames: readonly CutFrame[];
+  /** Ids of the font families that its letters really come from. */
+  readonly families: readonly string[];
   /** On a curve: the points that it runs through. */
   readonly curve?: readonly FreePoint[];
   /** In an envelope: the frame it works in, in the part's own pixels. */
@@ -111,9 +114,9 @@ export interface PartPicture {
 
 /**
  * What a part names another one for: it draws it in its place, stands where it stands (its own place is then counted from there), looks at its
- * size or at its stroke, or goes along its outline.
+ * size or at its stroke, goes along its outline, or is a live copy of it.
  */
-export type ReferenceAs = 'takes' | 'stands' | 'follows' | 'stroke' | 'traces';
+export type ReferenceAs = 'takes' | 'stands' | 'follows' | 'stroke' | 'traces' | 'copies';
 export interface Reference {
   readonly id: string;
   readonly as: ReferenceAs;
@@ -122,6 +125,21 @@ export interface Reference {
 export type Referring = (id: string, as: ReferenceAs) => string | undefined;
 /** Stands for a part that is gone where a part cannot be without it; no part is called so. */
 export const GONE = 'gone';
+
+/** One thing a mark is made of that belongs to somebody, and what may be done with it. */
+export interface PartRights {
+  readonly what: string;
+  readonly kind: 'font' | 'art' | 'picture' | 'drawn';
+  readonly source: string;
+  readonly author: string;
+  readonly license: string;
+  readonly terms: LicenseTerms;
+}
+/** What rights are read with: the fonts there are, and the families that a part was drawn from, where it was drawn. */
+export interface RightsLook {
+  readonly family: FontShelf['family'];
+  readonly drawnFrom?: ((partId: string) => readonly string[] | undefined) | undefined;
+}
 
 /** Everything one kind of part is: its numbers, its words, its geometry. */
 export interface PartKind<S extends z.ZodType> {
@@ -135,5 +153,11 @@ export interface PartKind<S extends z.ZodType> {
   readonly refer?: (part: z.infer<S>, to: Referring) => z.infer<S>;
   /** Whether its picture says where it stands members that it moves. */
   readonly moves?: true;
+  /** Every font that drawing it may look at, so that all can be opened beforehand. */
+  readonly fonts?: (part: z.infer<S>) => readonly FontChoice[];
+  /** What it is made of that belongs to somebody. */
+  readonly rights?: (part: z.infer<S>, look: RightsLook) => readonly PartRights[];
+  /** Whether it is only looked at on the table: in no proof, no file and no other part. */
+  readonly onlySeen?: (part: z.infer<S>) => boolean;
   readonly draw: (part: z.infer<S>, context: DrawContext) => PartPicture;
 }

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
-import type { FontShelf } from '../type';
-import type { DrawContext, PartPicture, Referring } from './part-kind';
+import type { FontChoice, FontShelf } from '../type';
+import type { DrawContext, PartPicture, PartRights, Referring, RightsLook } from './part-kind';
 import { art } from './parts/art';
 import { band } from './parts/band';
 import { combination } from './parts/combination';
@@ -46,6 +46,9 @@ interface Row {
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
   readonly refer?: (part: KnownPart, to: Referring) => KnownPart;
   readonly moves?: true;
+  readonly fonts?: (part: KnownPart) => readonly FontChoice[];
+  readonly rights?: (part: KnownPart, look: RightsLook) => readonly PartRights[];
+  readonly onlySeen?: (part: KnownPart) => boolean;
   readonly draw: (part: KnownPart, context: DrawContext) => PartPicture;
 }
 
@@ -58,6 +61,12 @@ export const drawPart = (part: KnownPart, context: DrawContext): PartPicture => 
 
 /** The part with every reference to another part of its mark put through `to`. */
 export const mapReferences = (part: KnownPart, to: Referring): KnownPart => rowOf(part).refer?.(part, to) ?? part;
+/** Every font that drawing a part may look at. */
+export const fontsOf = (part: KnownPart): readonly FontChoice[] => rowOf(part).fonts?.(part) ?? [];
+/** What a part is made of that belongs to somebody. */
+export const rightsOfPart = (part: KnownPart, look: RightsLook): readonly PartRights[] => rowOf(part).rights?.(part, look) ?? [];
+/** Whether a part is only looked at on the table. */
+export const isOnlySeen = (part: KnownPart): boolean => rowOf(part).onlySeen?.(part) === true;
 /** Whether a part moves some of the members that it draws. */
 export const movesMembers = (part: KnownPart): boolean => rowOf(part).moves === true;
 

@@ -35,6 +35,8 @@ function expectation(issue: z.core.$ZodIssue): string {
 export function problemsOf(error: z.ZodError, input: unknown): readonly Problem[] {
   return error.issues.map((issue) => {
     const path = issue.path.map((key) => (typeof key === 'number' ? key : String(key)));
+    // A reader of the core has said it whole already.
+    if (issue.code === 'custom' && issue.params?.['said'] === true) return { code: 'custom', path, message: issue.message };
     const place = path.length === 0 ? 'The document' : `“${path.join('.')}”`;
     const received = issue.code === 'unrecognized_keys' ? '' : `, but received ${shown(at(input, issue.path))}`;
     return { code: issue.code.replaceAll('_', '-'), path, message: `${place}: ${expectation(issue)}${received}.` };

@@ -1,5 +1,5 @@
 import type { Hex } from '../color/hex';
-import { nearestColor, nearestRoleOf } from '../color/nearest-role';
+import { nearestColor, nearestSwatchOf } from '../color/nearest-swatch';
 import type { Palette } from '../color/palette';
 import { centerOf, compose, heightOf, mapPath, widthOf } from '../geometry';
 import { ART_SIDE } from '../marks/parts/art';
@@ -47,7 +47,7 @@ export function asArt(
         slots.length === 1 && dressed !== 'as-drawn'
           ? { role: 'lead' }
           : palette
-            ? { role: nearestRoleOf(original, palette) }
+            ? { role: nearestSwatchOf(original, palette) }
             : { hex: original },
     })),
     pieces: drawing.pieces.map(({ path, rule, color, opacity, gradient }) => ({

@@ -4,10 +4,11 @@ import { PX_PER_UNIT, type LengthUnit } from './length';
 /**
  * Reads what somebody typed into a number field: a number, a sum, or a sum of lengths with units.
  * Grammar: `+ − * / ( )`, decimal point or comma, and after any number one of px, mm, cm, in, pt when `lengths` is set.
+ * A sum without any unit is one of the `bare` unit; beside a number with a unit, one without is a factor, or counts pixels.
  * @returns the value in the field's own unit (mark pixels when `lengths` is set); always finite
  * @example parseAmount('12mm + 3*8', { lengths: true })
  */
-export function parseAmount(typed: string, options: { readonly lengths?: boolean } = {}): Result<number> {
+export function parseAmount(typed: string, options: { readonly lengths?: boolean; readonly bare?: LengthUnit } = {}): Result<number> {
   const source = typed.trim().toLowerCase().replaceAll('−', '-').replaceAll('×', '*').replaceAll('÷', '/');
   const refuse = (what: string) =>
     fail<number>({
@@ -20,6 +21,7 @@ export function parseAmount(typed: string, options: { readonly lengths?: boolean
   const tokens = source.match(/\d+(?:[.,]\d*)?|[.,]\d+|[a-z%‰°]+|[-+*/()]|\S/g) ?? [];
   let at = 0;
   let wrong = '';
+  let united = false;
   const note = (what: string): number => {
     wrong ||= what;
     return 0;
@@ -40,6 +42,7 @@ export function parseAmount(typed: string, options: { readonly lengths?: boolean
     if (next === undefined || !/^[a-z%‰°]/.test(next)) return value;
     at++;
     if (!options.lengths) return ['%', '‰', '°', 'deg'].includes(next) ? value : note(`“${next}” is not a unit here`);
+    united = true;
     return next in PX_PER_UNIT ? value * PX_PER_UNIT[next as LengthUnit] : note(`“${next}” is not a unit of length`);
   };
   const product = (): number => {
@@ -53,7 +56,8 @@ export function parseAmount(typed: string, options: { readonly lengths?: boolean
     return value;
   };
 
-  const value = sum();
+  const sumOf = sum();
+  const value = options.lengths && options.bare && !united ? sumOf * PX_PER_UNIT[options.bare] : sumOf;
   if (wrong) return refuse(wrong);
   if (at < tokens.length) return refuse(`“${tokens[at]}” is not understood`);
   return Number.isFinite(value) ? ok(value) : refuse('the sum has no finite value');

@@ -56,7 +56,6 @@
     display: flex;
     flex-direction: column;
     height: 100%;
-    min-width: 1000px;
   }
   main {
     display: grid;
@@ -67,5 +66,15 @@
   button:disabled {
     cursor: default;
     opacity: 0.45;
+  }
+  /* Narrow, or zoomed: the brief first, then the board, and the page scrolls. */
+  @media (max-width: 999px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: auto minmax(420px, 80vh);
+    }
   }
 </style>

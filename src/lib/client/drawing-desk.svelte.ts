@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import {
-  DRESSINGS,
+  PROOFS,
   type Dressing,
   type Palette,
   type PartWeight,
@@ -25,14 +25,26 @@ export interface DeskOrder {
   readonly palette: Palette;
   /** All marks of the brand by id, the one on the table as it is shown now. */
   readonly recipes: ReadonlyMap<string, Recipe>;
+  /** The dressing that the stage shows over the mark, where it is in one. */
+  readonly worn?: Dressing | undefined;
   /** Other versions kept beside the mark, by their own ids. */
   readonly beside?: ReadonlyMap<string, Recipe>;
 }
 
+/** What the proofs beside the stage are dressed in. */
+const PROOF_DRESSINGS: readonly Dressing[] = [
+  'full',
+  ...Object.values(PROOFS).flatMap((proof) => ('dressing' in proof ? proof.dressing : [])),
+];
+
 const sameMap = (one: ReadonlyMap<string, Recipe> | undefined, other: ReadonlyMap<string, Recipe> | undefined): boolean =>
   one === other || (one?.size === other?.size && [...(one ?? [])].every(([id, recipe]) => other?.get(id) === recipe));
 const isSame = (one: DeskOrder, other: DeskOrder): boolean =>
-  one.markId === other.markId && one.palette === other.palette && sameMap(one.recipes, other.recipes) && sameMap(one.beside, other.beside);
+  one.markId === other.markId &&
+  one.palette === other.palette &&
+  one.worn === other.worn &&
+  sameMap(one.recipes, other.recipes) &&
+  sameMap(one.beside, other.beside);
 
 /** The page's end of the drawing worker: always the newest order, older ones are dropped. */
 export class DrawingDesk {
@@ -114,7 +126,7 @@ export class DrawingDesk {
     // Whoever interrupts finds the worker busy: the hand is given longer.
     this.#restMs = Math.min(REST_MS.most, this.#restMs * REST_MS.share);
     this.rests++;
-    for (const dressing of DRESSINGS) {
+    for (const dressing of new Set([...PROOF_DRESSINGS, order.worn ?? 'full'])) {
       if (!isNewest()) return;
       this.proofs = {
         ...this.proofs,

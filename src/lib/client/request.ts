@@ -1,4 +1,5 @@
 import type { Problem } from '$core/index';
+import { nameHeader } from './own-name';
 
 /** What a route answered: its value, or its problems with whatever else it sent along. */
 export type Answer<T> =
@@ -30,7 +31,10 @@ export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', addre
       method,
       ...(body === undefined
         ? {}
-        : { headers: { 'content-type': 'application/json' }, body: body instanceof JsonText ? body.text : JSON.stringify(body) }),
+        : {
+            headers: { 'content-type': 'application/json', ...nameHeader() },
+            body: body instanceof JsonText ? body.text : JSON.stringify(body),
+          }),
       signal: AbortSignal.timeout(20_000),
     });
     const answer: unknown = await response.json();

@@ -1,11 +1,20 @@
 <script lang="ts">
   import { Button, Modal } from 'flowbite-svelte';
+  import type { ColorKey } from '$core/index';
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import ColorFields from '$lib/ui/ColorFields.svelte';
   import { useTable } from './table/table.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   const table = useTable();
+  /** How many parts of all marks are painted with a swatch. */
+  const uses = (key: ColorKey): number => {
+    const painted = `"role":"${key}"`;
+    return [...table.recipes.values()].reduce(
+      (sum, { parts }) => sum + parts.filter((part) => JSON.stringify(part).includes(painted)).length,
+      0,
+    );
+  };
   const order = undoOrder(() => [table.colors]);
   let valid = $state(true);
   /** Fields are written anew when colors come from elsewhere than from their own keys. */
@@ -22,9 +31,9 @@
 </script>
 
 <svelte:window onkeydown={(event) => open && answerUndoKeys(event, order) && anew++} />
-<Modal bind:open title="Colors of {table.brand.name}" size="xs" autoclose={false} onclose={() => table.colors.cancel()}>
+<Modal bind:open title="Colors of {table.brand.name}" size="sm" autoclose={false} onclose={() => table.colors.cancel()}>
   <p class="quiet mb-2">Every mark, proof and file of the brand follows these at once.</p>
-  {#key anew}<ColorFields palette={table.palette} change={(next) => table.colors.preview(next)} bind:valid />{/key}
+  {#key anew}<ColorFields palette={table.palette} {uses} change={(next) => table.colors.preview(next)} bind:valid />{/key}
   <div class="mt-4 flex items-center justify-end gap-3">
     {#if order.next !== undefined}<button class="link mr-auto" onclick={back}>Back to the colors before</button>{/if}
     <Button color="alternative" onclick={() => (open = false)}>Cancel</Button>

@@ -29,6 +29,7 @@
   <div class="line">
     <Choice
       label="Compare"
+      hint="How the two versions are laid beside or over each other"
       value={way}
       options={[
         { value: 'side', label: 'side by side' },

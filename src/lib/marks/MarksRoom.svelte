@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
   import { navigating } from '$app/state';
+  import { SHOWN_UNITS, type ShownUnit } from '$core/index';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
@@ -18,14 +19,16 @@
   import ColorsDialog from './ColorsDialog.svelte';
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
+  import type { OfferedFormat } from './offered-format';
   import KeysDialog from './KeysDialog.svelte';
   import { copied } from './table/clipboard';
   import { findables, type Findable } from './table/findable';
   import { keepView, keptView } from './table/kept-view';
+  import { lengths } from '$lib/ui/shown-unit.svelte';
   import CompareTry from './CompareTry.svelte';
   import { answerKey, isTyping, type TableActions } from './table/keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, removeLetter, turnLetter } from './lettering/letter-keys';
-  import { CLEAR, grounds, type Ground } from './stage/grounds';
+  import { CLEAR, dressingFor, groundNow, grounds, type Ground } from './stage/grounds';
   import ProofRail from './proofs/ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
   import Stage from './stage/Stage.svelte';
@@ -41,10 +44,11 @@
     families: readonly ShippedFamily[];
     brief: Brief;
     secondFamily: string | undefined;
+    formats: readonly OfferedFormat[];
     tries: readonly Kept[];
     steps: { readonly past: readonly Step<Recipe>[]; readonly future: readonly Step<Recipe>[] };
   }
-  const { brand, brief, secondFamily, mark, marks, families, tries, steps }: Props = $props();
+  const { brand, brief, formats, secondFamily, mark, marks, families, tries, steps }: Props = $props();
 
   // the room is made anew for every mark
   // svelte-ignore state_referenced_locally
@@ -74,7 +78,8 @@
   );
   const view = new StageView();
   let column: RecipeColumn | undefined = $state();
-  let ground: Ground = $state.raw(CLEAR);
+  let chosenGround: Ground = $state.raw(CLEAR);
+  const ground = $derived(groundNow(chosenGround, table.palette));
   let apart = $state(false);
   let dressed = $state(false);
   let filesOpen = $state(false);
@@ -102,6 +107,9 @@
   // A change on the table is drawn before the page follows it; everything else that is drawn is followed here.
   table.open.onshown = (recipe) => table.desk.order({ ...table.order(), recipes: new Map([...table.recipes, [table.info.id, recipe]]) });
   table.desk.onstage = () => table.open.follow();
+  $effect(() => {
+    table.worn = dressed ? dressingFor(ground) : undefined;
+  });
   $effect(() => table.desk.order(table.order()));
 
   const withSelected = (act: (part: Part) => void) => table.selected && act(table.selected);
@@ -116,6 +124,7 @@
     nudge: (x, y) => withSelected((part) => (inLetter(part) ? nudgeLetter(table, part, x, y) : table.arranging.nudge(x, y))),
     step: (by) => withSelected((part) => table.step(part, by)),
     rename: () => withSelected((part) => part.kind !== 'unknown' && (table.renaming = part.id)),
+    regather: (way) => table.regather(way),
     toEnd: (end) => withSelected((part) => table.restack(part, end === 'front' ? table.parts.length : 0)),
     selectNext: (by) => {
       const at = table.parts.findIndex(({ id }) => id === table.selectedId);
@@ -153,7 +162,10 @@
     },
     { label: 'Tell parts apart', where: 'Stage', words: ['every part in a color of its own'], act: () => (apart = !apart) },
     ...grounds(table.palette).map(({ label, ground: to }) => ({
-      ...{ label: `Ground: ${label}`, where: 'Stage', words: ['background'], act: () => (ground = to) },
+      ...{ label: `Ground: ${label}`, where: 'Stage', words: ['background'], act: () => (chosenGround = to) },
+    })),
+    ...Object.entries(SHOWN_UNITS).map(([unit, { label }]) => ({
+      ...{ label: `Lengths in ${label}`, where: 'Stage', words: [unit, 'units'], act: () => lengths.show(unit as ShownUnit) },
     })),
     ...table.atHand.map(({ name, slug }) => ({
       ...{ label: `Open ${name}`, where: 'Marks', act: () => void goto(`/brands/${brand.slug}/marks/${slug}`) },
@@ -182,7 +194,7 @@
     if (kept) {
       if (!kept.place.fitted) view.lookAt(kept.place);
       table.choose(kept.chosen.filter((id) => table.parts.some((part) => part.id === id)));
-      ground = kept.ground;
+      chosenGround = kept.ground;
     }
     lookedBefore = true;
   }
@@ -202,7 +214,7 @@
       copied(
         table.open.recipe,
         table.chosen.map(({ id }) => id),
-        { brand: brand.slug, mark: table.info.id },
+        { brand: brand.slug, mark: table.info.id, palette: table.palette, sources: table.recipes },
       ),
     );
     if (cut) table.removeChosen();
@@ -264,7 +276,7 @@
         {dressed}
         dress={() => (dressed = !dressed)}
         tellApart={() => (apart = !apart)}
-        changeGround={(next) => (ground = next)}
+        changeGround={(next) => (chosenGround = next)}
         showFiles={() => (filesOpen = true)}
         showColors={() => (colorsOpen = true)}
       />
@@ -277,7 +289,7 @@
     <ProofRail />
   </main>
 </div>
-<FilesDialog bind:open={filesOpen} />
+<FilesDialog bind:open={filesOpen} {formats} />
 <ColorsDialog bind:open={colorsOpen} />
 <KeysDialog bind:open={keysOpen} />
 <ActionFinder bind:open={finding} all={() => findables(table, actions, places())} />
@@ -287,7 +299,6 @@
     display: flex;
     flex-direction: column;
     height: 100%;
-    min-width: 960px;
   }
   main {
     display: grid;
@@ -333,5 +344,19 @@
   button:disabled {
     cursor: default;
     opacity: 0.45;
+  }
+  /* Narrow, or zoomed to 200 %: the stage first, then the recipe, then the proofs, and the page scrolls. */
+  @media (max-width: 959px) {
+    .room {
+      height: auto;
+    }
+    main {
+      display: flex;
+      flex-direction: column;
+    }
+    .middle {
+      order: -1;
+      height: max(360px, 82vh);
+    }
   }
 </style>

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { takeFocus } from '$lib/ui/take-focus';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import Eye from '@lucide/svelte/icons/eye';
   import EyeOff from '@lucide/svelte/icons/eye-off';
   import Ghost from '@lucide/svelte/icons/square-dashed';
@@ -10,18 +12,18 @@
   import { describePart, labelOf, membersDeep, type Part, picturesAddress } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { fieldsOf } from './fields/fields-of';
+  import Fold from '$lib/ui/Fold.svelte';
   import FormPicture from './FormPicture.svelte';
+  import RowList from './RowList.svelte';
   import PlaceFields from './fields/PlaceFields.svelte';
   import { useTable } from './table/table.svelte';
 
   interface Props {
     part: Part;
-    /** Whether another part draws it. */
-    nested?: boolean;
     /** How a part that it draws is shown under it. */
-    row: Snippet<[part: Part, nested: boolean]>;
+    row: Snippet<[part: Part]>;
   }
-  const { part, nested = false, row }: Props = $props();
+  const { part, row }: Props = $props();
   const table = useTable();
 
   const name = $derived(table.nameOf(part));
@@ -38,7 +40,10 @@
     return table.parts.filter(({ id }) => own.includes(id)).reverse();
   });
   /** Unfolded while it, or anything inside of it, is chosen. */
-  const unfolded = $derived(members.length > 0 && (open || [...membersDeep(table.open.recipe, part.id)].some((id) => table.isChosen(id))));
+  const unfolded = $derived(
+    members.length > 0 &&
+      (open || table.unfolded.has(part.id) || [...membersDeep(table.open.recipe, part.id)].some((id) => table.isChosen(id))),
+  );
   const resolved = $derived(table.resolved(part.id));
   const notices = $derived(resolved?.notices ?? []);
   const drawn = $derived(table.desk.stage);
@@ -71,8 +76,14 @@
 >
   <div class="head">
     <!-- No button: what has a value of its own is never dragged. -->
-    {#if !nested}<span class="grip" role="button" tabindex="0" use:dragHandle aria-label="Restack {name}" title="Drag to restack">⋮⋮</span
-      >{/if}
+    <span
+      class="grip"
+      role="button"
+      tabindex="0"
+      use:dragHandle
+      aria-label="Restack {name}"
+      title="Drag to restack, into a group and out of one">⋮⋮</span
+    >
     {#if table.renaming === part.id}
       <input
         class="name"
@@ -117,6 +128,17 @@
         </span>
       </button>
     {/if}
+    {#if members.length > 0}
+      <button
+        class="toggle"
+        aria-label="{unfolded ? 'Fold' : 'Unfold'} {name}"
+        title="Show what it draws"
+        aria-expanded={unfolded}
+        disabled={unfolded && !table.unfolded.has(part.id)}
+        onclick={() => (table.unfolded.has(part.id) ? table.unfolded.delete(part.id) : table.unfolded.add(part.id))}
+        >{#if unfolded}<ChevronDown size={15} />{:else}<ChevronRight size={15} />{/if}</button
+      >
+    {/if}
     {#if part.kind !== 'unknown'}
       <button
         class="toggle"
@@ -152,14 +174,17 @@
       {:else}
         {@const Fields = fieldsOf(part)}
         <Fields {part} {notices} />
+        {@const shown = table.shownBy(part.id)}
+        {#if shown}
+          {@const ShownFields = fieldsOf(shown)}
+          <Fold label="Everything else" summary="becomes its own"><ShownFields part={shown} notices={[]} /></Fold>
+        {/if}
         <PlaceFields {part} />
       {/if}
     </div>
   {/if}
   {#if unfolded}
-    <div class="members">
-      {#each members as member (member.id)}{@render row(member, true)}{/each}
-    </div>
+    <div class="members"><RowList ids={members.map(({ id }) => id).join(' ')} taker={part.id} {row} /></div>
   {/if}
 </div>
 
@@ -190,7 +215,7 @@
     border-top: 1px solid var(--color-rule);
     background: var(--color-paper);
   }
-  .members > :global(.part:last-child) {
+  .members :global(.part:last-child) {
     border-bottom: 0;
   }
   .head {

@@ -1,32 +1,20 @@
 <script lang="ts">
-  import { dragHandleZone } from 'svelte-dnd-action';
   import { membersDeep, topLevel, type Part } from '$core/index';
   import AddField from './AddField.svelte';
   import PartRow from './PartRow.svelte';
   import RightsFold from './RightsFold.svelte';
+  import RowList from './RowList.svelte';
   import { useTable } from './table/table.svelte';
 
   const table = useTable();
   let addField: AddField | undefined = $state();
 
-  interface Row {
-    readonly id: string;
-  }
-  /** While a row is dragged, the order in the air; front on top. */
-  let inTheAir: readonly Row[] | undefined = $state.raw();
   // Known by their ids only, so that the list stands still while a part changes.
   const ids = $derived(
     topLevel(table.open.recipe)
       .map(({ id }) => id)
+      .reverse()
       .join(' '),
-  );
-  const rows = $derived(
-    inTheAir ??
-      ids
-        .split(' ')
-        .filter((id) => id !== '')
-        .reverse()
-        .map((id) => ({ id })),
   );
   const partOf = (id: string): Part | undefined => table.parts.find((part) => part.id === id);
 
@@ -34,27 +22,17 @@
   const FILTERED_FROM = 8;
   let wanted = $state('');
   const filters = $derived(ids.split(' ').length >= FILTERED_FROM);
-  const answers = ({ id }: Row): boolean => {
+  const answers = (id: string): boolean => {
     const part = partOf(id);
     const asked = filters ? wanted.trim().toLowerCase() : '';
     if (asked === '' || !part) return true;
     const within = [part, ...[...membersDeep(table.open.recipe, id)].flatMap((member) => partOf(member) ?? [])];
     return within.some((each) => `${table.nameOf(each)} ${each.kind}`.toLowerCase().includes(asked));
   };
-  /** The list that is dragged in wants an array of its own. */
-  const items = $derived([...rows]);
-
   export const focusAddField = () => addField?.focus();
-
-  function drop({ detail }: CustomEvent<{ items: Row[]; info: { id: string } }>): void {
-    inTheAir = undefined;
-    const part = table.parts.find(({ id }) => id === detail.info.id);
-    const fromTop = detail.items.findIndex(({ id }) => id === detail.info.id);
-    if (part && fromTop >= 0) table.restack(part, detail.items.length - 1 - fromTop);
-  }
 </script>
 
-{#snippet partRow(part: Part, nested: boolean)}<PartRow {part} {nested} row={partRow} />{/snippet}
+{#snippet partRow(part: Part)}<PartRow {part} row={partRow} />{/snippet}
 
 <section aria-label="Recipe">
   <div class="top">
@@ -68,23 +46,11 @@
         bind:value={wanted}
       />{/if}
   </div>
-  <div
-    class="rows"
-    use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {}, autoAriaDisabled: true }}
-    onconsider={({ detail }) => (inTheAir = detail.items)}
-    onfinalize={drop}
-  >
-    {#each rows as row (row.id)}
-      {@const part = partOf(row.id)}
-      <div hidden={!answers(row)}>
-        {#if part}{@render partRow(part, false)}{/if}
-      </div>
-    {/each}
-  </div>
-  {#if rows.length === 0}<p class="empty quiet">
+  <div class="rows"><RowList {ids} taker={undefined} row={partRow} hides={(id) => !answers(id)} /></div>
+  {#if ids === ''}<p class="empty quiet">
       The parts of this mark will stand here, front on top. Type “lettering” above to set a name.
     </p>{/if}
-  {#if rows.length > 0}<RightsFold />{/if}
+  {#if ids !== ''}<RightsFold />{/if}
 </section>
 
 <style>

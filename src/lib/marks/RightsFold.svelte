@@ -4,7 +4,9 @@
   import { useTable } from './table/table.svelte';
 
   const table = useTable();
-  const rights = $derived(rightsOf(table.open.recipe, table.recipes, { family: table.family }));
+  const rights = $derived(
+    rightsOf(table.open.recipe, table.recipes, { family: table.family, drawnFrom: (id) => table.resolved(id)?.lettering?.families }),
+  );
   const SELL = { yes: 'may be sold', 'with credit': 'sold with credit', ask: 'ask to sell' } as const;
   const REGISTER = { yes: 'may be registered', no: 'not to register', ask: 'ask to register' } as const;
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ROLES, type Palette, type ScreenPicture } from '$core/index';
+  import { swatchesOf, type Palette, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import Menu from '$lib/ui/Menu.svelte';
   import type { MenuItem } from '$lib/ui/menu-item';
@@ -62,7 +62,7 @@
     {#if sameName}<p class="quiet">Another brand has this name; its address is {slug}.</p>{/if}
     <p class="quiet">{about}</p>
     <div class="swatches">
-      {#each ROLES as role (role)}<span title="{role} {palette[role]}" style:background={palette[role]}></span>{/each}
+      {#each swatchesOf(palette) as { key, name: called, hex } (key)}<span title="{called} {hex}" style:background={hex}></span>{/each}
     </div>
     <p class="note quiet">{note}</p>
   </div>
@@ -127,6 +127,7 @@
   }
   .swatches {
     display: flex;
+    flex-wrap: wrap;
     margin-top: 6px;
   }
   .swatches span {

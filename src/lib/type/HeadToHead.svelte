@@ -59,7 +59,13 @@
 </script>
 
 <section aria-label="Head to head">
-  <Choice label="Head to head" options={VIEWS} value={view} choose={(next) => (view = next)} />
+  <Choice
+    label="Head to head"
+    hint="How two faces are laid against each other"
+    options={VIEWS}
+    value={view}
+    choose={(next) => (view = next)}
+  />
   {#if view === 'over'}
     <div class="over">
       {#each faces as face, index (face.id)}

@@ -189,7 +189,6 @@
     display: flex;
     flex-direction: column;
     height: 100%;
-    min-width: 1120px;
   }
   main {
     display: grid;
@@ -226,5 +225,21 @@
   button:disabled {
     cursor: default;
     opacity: 0.45;
+  }
+  /* Narrow, or zoomed: trials first, then what was kept, and the page scrolls. */
+  @media (max-width: 1119px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .grid {
+      grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+    }
+    aside {
+      border-top: 1px solid var(--color-rule);
+      border-left: 0;
+    }
   }
 </style>

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { parseAmount } from '$core/index';
+  import { fromUnit, inUnit, parseAmount, SHOWN_UNITS, type ShownUnit } from '$core/index';
+  import { lengths as shownLengths } from './shown-unit.svelte';
 
   interface Props {
     label: string;
-    /** One sentence on what the number does, shown on hover and read with the field. */
-    hint?: string;
+    /** One sentence on what the number does, shown on hover and focus and read with the field. */
+    hint: string;
     value: number;
     unit?: string;
     min: number;
@@ -13,15 +14,34 @@
     /** Whether units of length may be typed. */
     lengths?: boolean;
     digits?: number;
+    /** Whether several things are chosen that differ in it: a new number reaches them all. */
+    mixed?: boolean;
     /** While the number changes, by step or drag. */
     preview: (value: number) => void;
     /** When the gesture ends. */
     commit: () => void;
   }
-  const { label, hint, value, unit = '', min, max, step = 1, lengths = false, digits = 2, preview, commit }: Props = $props();
+  const {
+    label,
+    hint,
+    value,
+    unit = '',
+    min,
+    max,
+    step = 1,
+    lengths = false,
+    digits = 2,
+    mixed = false,
+    preview,
+    commit,
+  }: Props = $props();
 
   const id = $props.id();
-  const shown = $derived(String(Number(value.toFixed(digits))));
+  /** Lengths are shown in the unit that was chosen for all of them; what is taken and given is pixels. */
+  const as: ShownUnit | undefined = $derived(lengths && unit === 'px' ? shownLengths.unit : undefined);
+  const inShown = (px: number) => (as ? inUnit(px, as) : px);
+  const shown = $derived(mixed ? '' : String(Number(inShown(value).toFixed(as && as !== 'px' ? SHOWN_UNITS[as].fine : digits))));
+  const stepped = $derived(as && as !== 'px' ? fromUnit(SHOWN_UNITS[as].step, as) : step);
   let typed: string | undefined = $state();
   let fault = $state('');
 
@@ -29,7 +49,8 @@
 
   function take(next: number): boolean {
     if (next < min || next > max) {
-      fault = `${label} goes from ${many(min)} to ${many(max)}${unit && ` ${unit}`}.`;
+      const suffix = as ?? unit;
+      fault = `${label} goes from ${many(inShown(min))} to ${many(inShown(max))}${suffix && ` ${suffix}`}.`;
       return false;
     }
     fault = '';
@@ -38,7 +59,7 @@
   }
   function read(): void {
     if (typed === undefined || typed === shown) return;
-    const amount = parseAmount(typed, { lengths });
+    const amount = parseAmount(typed, { lengths, ...(as ? { bare: as } : {}) });
     if (!amount.ok) fault = amount.problems.map((problem) => problem.message).join(' ');
     else if (take(amount.value)) commit();
   }
@@ -51,7 +72,7 @@
     if (direction) {
       event.preventDefault();
       typed = undefined;
-      take(Math.min(max, Math.max(min, value + direction * step * (event.shiftKey ? 10 : 1))));
+      take(Math.min(max, Math.max(min, value + direction * stepped * (event.shiftKey ? 10 : 1))));
     } else if (event.key === 'Enter') {
       read();
       // A number that was taken hands the keys back to the table.
@@ -70,7 +91,7 @@
     const start = value;
     handle.setPointerCapture(event.pointerId);
     const move = (at: PointerEvent) =>
-      take(Math.min(max, Math.max(min, start + Math.round((at.clientX - from) / 2) * step * (at.shiftKey ? 10 : 1))));
+      take(Math.min(max, Math.max(min, start + Math.round((at.clientX - from) / 2) * stepped * (at.shiftKey ? 10 : 1))));
     const end = () => {
       handle.removeEventListener('pointermove', move);
       commit();
@@ -89,6 +110,7 @@
     autocomplete="off"
     spellcheck="false"
     value={typed ?? shown}
+    placeholder={mixed ? 'mixed' : undefined}
     title={hint}
     aria-invalid={fault !== ''}
     aria-describedby={fault ? `${id}-fault` : undefined}
@@ -100,14 +122,14 @@
     }}
     onblur={finish}
   />
-  <span class="quiet">{unit}</span>
+  <span class="quiet">{as ?? unit}</span>
   {#if fault}<p id="{id}-fault" role="alert">{fault}</p>{/if}
 </div>
 
 <style>
   .amount {
     display: grid;
-    grid-template-columns: 1fr minmax(0, 64px) 20px;
+    grid-template-columns: 1fr minmax(0, 64px) 22px;
     align-items: baseline;
     border-bottom: 1px solid var(--color-rule);
   }

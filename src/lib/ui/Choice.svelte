@@ -1,24 +1,30 @@
 <script lang="ts" generics="T extends string">
   interface Props {
     label: string;
+    /** One sentence on what it does. */
+    hint: string;
+    /** Whether several things are chosen that differ in it. */
+    mixed?: boolean;
     options: readonly { readonly value: T; readonly label: string }[];
     value: T;
     choose: (value: T) => void;
   }
-  const { label, options, value, choose }: Props = $props();
+  const { label, hint, mixed = false, options, value, choose }: Props = $props();
   const id = $props.id();
 </script>
 
-<fieldset>
-  <legend class="quiet">{label}</legend>
+<fieldset title={hint}>
+  <legend class="quiet"
+    >{label}{#if mixed}<em>, mixed</em>{/if}</legend
+  >
   {#each options as option (option.value)}
-    <label class:current={option.value === value}>
+    <label class:current={!mixed && option.value === value}>
       <input
         class="over-label"
         type="radio"
         name={id}
         value={option.value}
-        checked={option.value === value}
+        checked={!mixed && option.value === value}
         onchange={() => choose(option.value)}
       />
       {option.label}

@@ -1,5 +1,18 @@
 <script lang="ts">
-  import { contrastRatio, parseHex, ROLES, ROLE_USE, type Palette, type Role } from '$core/index';
+  import {
+    contrastRatio,
+    MOST_SWATCHES,
+    parseHex,
+    ROLE_USE,
+    swatchesOf,
+    isRole,
+    type ColorKey,
+    type Hex,
+    type Palette,
+    type Swatch,
+    type SwatchKey,
+  } from '$core/index';
+  import { takeFocus } from './take-focus';
 
   interface Props {
     palette: Palette;
@@ -7,50 +20,109 @@
     change: (palette: Palette) => void;
     /** Whether every field holds a color. */
     valid?: boolean;
+    /** How many parts are painted with a swatch; told before it goes. */
+    uses?: (key: ColorKey) => number;
   }
-  let { palette, change, valid = $bindable(true) }: Props = $props();
+  let { palette, change, valid = $bindable(true), uses }: Props = $props();
 
   const id = $props.id();
-  let typed: Partial<Record<Role, string>> = $state({});
-  let faults: Partial<Record<Role, string>> = $state({});
+  let typed: Partial<Record<ColorKey, string>> = $state({});
+  let faults: Partial<Record<ColorKey, string>> = $state({});
+  /** The swatch that was added last takes the caret. */
+  let fresh: SwatchKey | undefined = $state();
+  const swatches = $derived(swatchesOf(palette));
+  const more = $derived(palette.more ?? []);
 
-  function type(role: Role, text: string): void {
-    typed[role] = text;
+  const put = (key: ColorKey, hex: Hex): Palette =>
+    isRole(key) ? { ...palette, [key]: hex } : { ...palette, more: more.map((each) => (each.key === key ? { ...each, hex } : each)) };
+
+  function check(): void {
+    valid = swatches.every(({ key }) => !faults[key]);
+  }
+  function type(key: ColorKey, text: string): void {
+    typed[key] = text;
     const hex = parseHex(text);
-    faults[role] = hex.ok ? undefined : hex.problems.map((problem) => `${problem.message} ${problem.fix ?? ''}`).join(' ');
-    valid = ROLES.every((each) => !faults[each]);
-    if (hex.ok) change({ ...palette, [role]: hex.value });
+    faults[key] = hex.ok ? undefined : hex.problems.map((problem) => `${problem.message} ${problem.fix ?? ''}`).join(' ');
+    check();
+    if (hex.ok) change(put(key, hex.value));
+  }
+  function rename(key: ColorKey, name: string): void {
+    const words = name.trim().slice(0, 40);
+    if (words !== '') change({ ...palette, more: more.map((each) => (each.key === key ? { ...each, name: words } : each)) });
+  }
+  function add(): void {
+    const key: SwatchKey = `s-${crypto.randomUUID().replaceAll('-', '').slice(0, 8)}`;
+    const swatch: Swatch = { key, name: `Color ${swatches.length + 1}`, hex: palette.lead };
+    fresh = key;
+    change({ ...palette, more: [...more, swatch] });
+  }
+  function remove(key: ColorKey): void {
+    faults[key] = undefined;
+    change({ ...palette, more: more.filter((each) => each.key !== key) });
+    check();
   }
 </script>
 
 <div class="fields">
-  {#each ROLES as role (role)}
+  {#each swatches as { key, name, hex } (key)}
     <div class="row">
-      <input type="color" aria-label="{role}, picked" value={palette[role]} oninput={(event) => type(role, event.currentTarget.value)} />
-      <label for="{id}-{role}"><strong>{role}</strong> <span class="quiet">{ROLE_USE[role]}</span></label>
+      <input type="color" aria-label="{name}, picked" value={hex} oninput={(event) => type(key, event.currentTarget.value)} />
+      {#if isRole(key)}
+        <label for="{id}-{key}"><strong>{name}</strong> <span class="quiet">{ROLE_USE[key]}</span></label>
+      {:else}
+        <input
+          class="code called"
+          aria-label="Name of {name}"
+          value={name}
+          maxlength="40"
+          autocomplete="off"
+          onchange={(event) => rename(key, event.currentTarget.value)}
+          {@attach key === fresh ? takeFocus : undefined}
+        />
+      {/if}
       <input
         class="code"
-        id="{id}-{role}"
-        value={typed[role] ?? palette[role]}
+        id="{id}-{key}"
+        aria-label={isRole(key) ? undefined : `${name}, color code`}
+        value={typed[key] ?? hex}
         spellcheck="false"
         autocomplete="off"
-        aria-invalid={faults[role] !== undefined}
-        aria-describedby={faults[role] ? `${id}-${role}-fault` : undefined}
-        oninput={(event) => type(role, event.currentTarget.value)}
-        onblur={() => (faults[role] ? undefined : (typed[role] = undefined))}
+        aria-invalid={faults[key] !== undefined}
+        aria-describedby={faults[key] ? `${id}-${key}-fault` : undefined}
+        oninput={(event) => type(key, event.currentTarget.value)}
+        onblur={() => (faults[key] ? undefined : (typed[key] = undefined))}
       />
       <span class="quiet contrast" title="contrast with paper"
-        >{role === 'paper' ? '' : `${contrastRatio(palette[role], palette.paper).toFixed(1)} : 1`}</span
+        >{key === 'paper' ? '' : `${contrastRatio(hex, palette.paper).toFixed(1)} : 1`}</span
       >
-      {#if faults[role]}<p id="{id}-{role}-fault" role="alert">{faults[role]}</p>{/if}
+      {#if !isRole(key)}
+        {@const painted = uses?.(key) ?? 0}
+        <button
+          class="link"
+          title={painted === 0
+            ? 'No part of the brand is painted with it'
+            : `${painted} ${painted === 1 ? 'part is' : 'parts are'} painted with it and will show as ink`}
+          aria-label="Remove {name}{painted === 0 ? '' : `, painted on ${painted} ${painted === 1 ? 'part' : 'parts'}`}"
+          onclick={() => remove(key)}>Remove{painted === 0 ? '' : ` (${painted})`}</button
+        >
+      {/if}
+      {#if faults[key]}<p id="{id}-{key}-fault" role="alert">{faults[key]}</p>{/if}
     </div>
   {/each}
 </div>
+<p class="more">
+  {#if swatches.length < MOST_SWATCHES}
+    <button class="link" onclick={add}>Add a color</button>
+    <span class="quiet">beyond the five that every mark needs; {swatches.length} of {MOST_SWATCHES}</span>
+  {:else}
+    <span class="quiet">A palette holds {MOST_SWATCHES} colors.</span>
+  {/if}
+</p>
 
 <style>
   .row {
     display: grid;
-    grid-template-columns: 30px 1fr 96px 56px;
+    grid-template-columns: 30px minmax(0, 1fr) 96px 56px 76px;
     align-items: center;
     gap: 12px;
     padding: 5px 0;
@@ -78,11 +150,21 @@
   .code[aria-invalid='true'] {
     border-color: var(--color-rust);
   }
+  .called {
+    min-width: 0;
+    font-weight: 600;
+  }
+  .more {
+    display: flex;
+    align-items: baseline;
+    gap: 10px;
+    padding: 8px 0;
+  }
   .contrast {
     font-size: 12px;
     text-align: right;
   }
-  p {
+  .row p {
     grid-column: 2 / -1;
     color: var(--color-rust);
     font-size: 12px;

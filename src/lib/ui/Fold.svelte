@@ -1,17 +1,24 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
+  import { keepOpen, wasOpen } from './kept-folds';
 
   interface Props {
     label: string;
     /** What is set inside, in a few words; empty when nothing is. */
     summary?: string;
     open?: boolean;
+    /** Whether it begins as it was left last; not where something else opens and closes it. */
+    remember?: boolean;
     children: Snippet;
   }
-  let { label, summary = '', open = $bindable(false), children }: Props = $props();
+  let { label, summary = '', open = $bindable(false), remember = true, children }: Props = $props();
+
+  onMount(() => {
+    if (remember && wasOpen(label)) open = true;
+  });
 </script>
 
-<details bind:open>
+<details bind:open ontoggle={() => remember && keepOpen(label, open)}>
   <summary
     ><span class="label">{label}</span>
     {#if summary}<span class="summary">{summary}</span>{/if}</summary
@@ -41,7 +48,7 @@
     color: var(--color-quiet);
     content: '+' / '';
   }
-  details[open] summary .label::before {
+  details[open] > summary .label::before {
     content: '−' / '';
   }
   .label {

@@ -1,17 +1,22 @@
 <script lang="ts" generics="T extends string">
   interface Props {
     label: string;
+    /** One sentence on what it does. */
+    hint: string;
+    /** Whether several things are chosen that differ in it. */
+    mixed?: boolean;
     options: readonly { readonly value: T; readonly label: string }[];
     value: T;
     choose: (value: T) => void;
   }
-  const { label, options, value, choose }: Props = $props();
+  const { label, hint, mixed = false, options, value, choose }: Props = $props();
   const id = $props.id();
 </script>
 
-<div class="row">
+<div class="row" title={hint}>
   <label class="quiet" for={id}>{label}</label>
-  <select {id} {value} onchange={(event) => choose(event.currentTarget.value as T)}>
+  <select {id} value={mixed ? '' : value} onchange={(event) => choose(event.currentTarget.value as T)}>
+    {#if mixed}<option value="" disabled>mixed</option>{/if}
     {#each options as option (option.value)}<option value={option.value}>{option.label}</option>{/each}
   </select>
 </div>

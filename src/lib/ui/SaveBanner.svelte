@@ -20,7 +20,7 @@
 <svelte:window onbeforeunload={leave} />
 {#if work.save.kind === 'conflict'}
   <div class="banner" role="alert">
-    {name} was changed elsewhere while you worked on it. Nothing was overwritten.
+    {name} was changed elsewhere{work.save.by} while you worked on it. Nothing was overwritten.
     <button class="link" title="The newer version stays one undo away" onclick={() => work.keepMine()}>Go on with mine</button>
     <button
       class="link"

@@ -1,13 +1,15 @@
 <script lang="ts">
   interface Props {
     label: string;
+    /** One sentence on what it does. */
+    hint: string;
     checked: boolean;
     change: (checked: boolean) => void;
   }
-  const { label, checked, change }: Props = $props();
+  const { label, hint, checked, change }: Props = $props();
 </script>
 
-<label class:checked>
+<label class:checked title={hint}>
   <input type="checkbox" {checked} onchange={(event) => change(event.currentTarget.checked)} />
   {label}
 </label>

@@ -82,4 +82,19 @@
     color: var(--color-quiet);
     font-size: 12px;
   }
+  @media (max-width: 900px) {
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 18px;
+      height: auto;
+    }
+    nav {
+      flex: 1;
+    }
+    .end {
+      flex-wrap: wrap;
+      min-height: 34px;
+    }
+  }
 </style>

@@ -1,9 +1,48 @@
 import { describe, expect, it } from 'vitest';
-import { contrastRatio, dress, DRESSINGS, ROLES, type Palette } from '$core/index';
+import {
+  contrastRatio,
+  dress,
+  dressingOn,
+  dressingSchema,
+  dressingsOf,
+  hasDressing,
+  paintOf,
+  ROLES,
+  swatchesOf,
+  type Palette,
+} from '$core/index';
 
 const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' };
+const kelp = { key: 's-kelp0001', name: 'Kelp', hex: '#335544' } as const;
+const wide: Palette = { ...palette, more: [kelp] };
+const DRESSINGS = dressingsOf(palette);
 
 describe('dress', () => {
+  it('has one colorway for every color that is no ground of another', () => {
+    expect(DRESSINGS).toEqual(['full', 'one-color', 'reversed', 'on-lead', 'on-second', 'on-accent']);
+    expect(dressingsOf(wide).at(-1)).toBe('on-s-kelp0001');
+    expect(swatchesOf(wide).map(({ key }) => dressingOn(key))).toEqual(
+      ['full', 'reversed', ...DRESSINGS.slice(3), 'on-s-kelp0001'].sort(
+        (one, other) => Number(other === 'reversed') - Number(one === 'reversed'),
+      ),
+    );
+  });
+
+  it('stands out as much as ink or paper can, on any color of the palette', () => {
+    for (const { key, hex } of swatchesOf(wide)) {
+      const paint = paintOf(wide, `on-${key}`) ?? wide.ink;
+      expect(contrastRatio(paint, hex)).toBe(Math.max(contrastRatio(wide.ink, hex), contrastRatio(wide.paper, hex)));
+    }
+    expect(dress(wide, 'on-s-kelp0001')).toMatchObject({ label: 'on Kelp', ground: '#335544' });
+  });
+
+  it('says when a color is gone, and leaves full color then', () => {
+    expect([hasDressing(wide, 'on-s-kelp0001'), hasDressing(palette, 'on-s-kelp0001')]).toEqual([true, false]);
+    expect(dress(palette, 'on-s-kelp0001').colors).toEqual(palette);
+    for (const odd of ['on-', 'on-paper ', 'off-ink', 'on-s-', '', 7, null])
+      expect(dressingSchema.safeParse(odd).success, String(odd)).toBe(false);
+  });
+
   it('leaves full color as it is', () => expect(dress(palette, 'full').colors).toEqual(palette));
 
   it('uses exactly one color besides the ground in every other dressing', () => {

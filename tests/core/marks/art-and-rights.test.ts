@@ -95,7 +95,7 @@ describe('art', () => {
 
 describe('rights', () => {
   const rights = (...inputs: readonly Parameters<typeof createPart>[0][]) => {
-    const recipe: Recipe = { version: 1, parts: inputs.map((input) => valueOf(createPart(input as never)) as KnownPart) };
+    const recipe: Recipe = { version: 2, parts: inputs.map((input) => valueOf(createPart(input as never)) as KnownPart) };
     return rightsOf(recipe, new Map(), { family: (id) => shipped.find((family) => family.id === id) });
   };
 

@@ -15,7 +15,7 @@ import { shelfOf } from '../../support/fonts';
 import { paths, resolverOf } from '../../support/resolver';
 
 type Input = Parameters<typeof createPart>[0];
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 1, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
 const shelf = await shelfOf('jost');
 const { resolve } = resolverOf(shelf);
 const ONE = 'a0a0a0a0-0000-4000-8000-000000000001';

@@ -49,7 +49,7 @@ function regionsOf(mark: ResolvedMark): readonly Region[] {
   return mark.drawing.groups.flatMap((group) => walk(group.children, group.transform));
 }
 const area = (mark: ResolvedMark) => areaOf(regionsOf(mark));
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 1, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
 const drawRecipe = (recipe: Recipe) => draw(...(recipe.parts as readonly KnownPart[]));
 
 describe('combining live parts', () => {

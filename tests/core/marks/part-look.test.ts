@@ -13,7 +13,7 @@ import {
 } from '$core/index';
 
 type Input = Parameters<typeof createPart>[0];
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 1, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
 const disk = (id: string, role: Role, more: object = {}): Input =>
   ({ kind: 'shape', id, form: { form: 'disk', widthPx: 10, heightPx: 10 }, paint: { role }, ...more }) as Input;
 const art = (id: string, ...roles: readonly Role[]): Input =>

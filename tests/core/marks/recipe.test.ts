@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BLENDS, createPart, parseRecipe, writeRecipe, expect as valueOf } from '$core/index';
+import { BLENDS, createPart, parseRecipe, RECIPE_VERSION, writeRecipe, expect as valueOf } from '$core/index';
 
 const lettering = { kind: 'lettering', id: 'name', text: 'Windrow', font: { family: 'jost' } } as const;
-const recipeOf = (...parts: unknown[]) => ({ version: 1, parts });
+const recipeOf = (...parts: unknown[]) => ({ version: 2, parts });
 const problemsOf = (input: unknown) => {
   const parsed = parseRecipe(input);
   return parsed.ok ? [] : parsed.problems;
@@ -50,7 +50,7 @@ describe('parseRecipe', () => {
   });
 
   it('says so when the whole recipe comes from a newer version', () =>
-    expect(problemsOf({ version: 2, parts: [] })[0]?.code).toBe('newer-version'));
+    expect(problemsOf({ version: RECIPE_VERSION + 1, parts: [] })[0]?.code).toBe('newer-version'));
 
   it('keeps a part of an unknown kind, and a known part with fields of a newer version, exactly as they came', () => {
     const holo = { kind: 'hologram', id: 'h', depth: { layers: [1, 2, { deep: '\\u0000 is only text' }] } };
@@ -78,7 +78,7 @@ describe('parseRecipe', () => {
     });
     fc.assert(
       fc.property(letterings, (input) => {
-        const recipe = { version: 1 as const, parts: [valueOf(createPart(input))] };
+        const recipe = { version: 2 as const, parts: [valueOf(createPart(input))] };
         const stored: unknown = JSON.parse(JSON.stringify(writeRecipe(recipe)));
         expect(JSON.stringify(writeRecipe(valueOf(parseRecipe(stored))))).toBe(JSON.stringify(writeRecipe(recipe)));
       }),

@@ -15,6 +15,7 @@ import {
   type KnownPart,
   type Part,
   type Recipe,
+  STARTING_PALETTE,
 } from '$core/index';
 import { copied, pasted } from '$lib/marks/table/clipboard';
 import { nestedRecipe } from '../../support/nested-recipes';
@@ -71,9 +72,9 @@ describe(`references over ${count} random recipes`, () => {
     each((recipe, next, pick, seed) => {
       const other = tagged(nestedRecipe(seed + 1), 'other ');
       const chosen = [pick(ids(recipe)), pick(ids(recipe)), ...(next() < 0.3 ? ids(recipe) : [])];
-      const text = copied(recipe, [...new Set(chosen)], { brand: 'b', mark: 'one' });
+      const text = copied(recipe, [...new Set(chosen)], { brand: 'b', mark: 'one', palette: STARTING_PALETTE, sources: new Map() });
       return [recipe, other].flatMap((into, index) => {
-        const made = pasted(into, text, index === 0 ? 'one' : 'two');
+        const made = pasted(into, text, { mark: index === 0 ? 'one' : 'two', brand: 'b', palette: STARTING_PALETTE });
         return made.ok && made.value ? strangers([recipe, other], made.value.recipe) : [];
       });
     }),
@@ -128,7 +129,7 @@ describe(`references over ${count} random recipes`, () => {
 
   it('copies into another mark let go of what did not come along, and a band says that its part is gone', () => {
     const band = valueOf(createPart({ kind: 'band', id: 'band', of: 'p0' }));
-    const copies = copyDeep({ version: 1, parts: [band] }, ['band'], undefined, { version: 1, parts: [] }, () => undefined);
+    const copies = copyDeep({ version: 2, parts: [band] }, ['band'], undefined, { version: 2, parts: [] }, () => undefined);
     expect(copies?.parts.map((part) => referencesOf(part))).toEqual([[{ id: 'gone', as: 'traces' }]]);
   });
 });

@@ -20,7 +20,7 @@ beforeAll(async () => {
   shelf = await shelfOf('jost', 'cinzel', 'noto-sans', 'noto-sans-arabic', 'noto-sans-hebrew');
 });
 const part = (input: Parameters<typeof createPart>[0]): KnownPart => valueOf(createPart(input));
-const recipeOf = (...parts: KnownPart[]): Recipe => ({ version: 1, parts });
+const recipeOf = (...parts: KnownPart[]): Recipe => ({ version: 2, parts });
 const view = (recipe: Recipe, sources: MarkView['sources'] = new Map()): MarkView => ({
   recipe,
   sources,
@@ -50,7 +50,7 @@ describe('resolve', () => {
 
   it('leaves hidden and unknown parts out of the drawing, and says why about the unknown', () => {
     const holo = {
-      version: 1,
+      version: 2,
       parts: [
         { kind: 'hologram', id: 'h' },
         { ...name(), hidden: true },

@@ -8,7 +8,7 @@ beforeAll(async () => {
   shelf = await shelfOf('marcellus', 'jost');
 });
 const inkOf = (...parts: KnownPart[]) =>
-  resolverOf(shelf).resolve({ recipe: { version: 1, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+  resolverOf(shelf).resolve({ recipe: { version: 2, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
 
 describe('a second line', () => {

@@ -93,7 +93,7 @@ describe('gradients of drawings made elsewhere', () => {
     expect(new Set(fill?.gradient?.stops.map(({ color }) => color))).toEqual(new Set([STARTING_PALETTE.lead, STARTING_PALETTE.accent]));
     // One color has no other to pass into: a plain fill.
     const mark = resolverOf(shelf).resolve({
-      recipe: { version: 1, parts: [{ ...part, slots }] },
+      recipe: { version: 2, parts: [{ ...part, slots }] },
       sources: new Map(),
       dress: dress(STARTING_PALETTE, 'one-color'),
     });

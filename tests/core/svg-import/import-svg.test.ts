@@ -168,7 +168,7 @@ describe('a drawing as a part', () => {
       ['#fefefe', { role: 'paper' }],
     ]);
     expect(part.pieces.map(({ slot }) => slot)).toEqual([0, 1, 0]);
-    const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: 1, parts: [part] })))));
+    const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: 2, parts: [part] })))));
     expect(recipe.parts[0]).toEqual(part);
     expect(createPart({ ...part, pieces: [{ data: 'M0 0 <script>' }] } as never).ok).toBe(false);
   });

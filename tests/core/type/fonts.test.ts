@@ -103,7 +103,7 @@ describe('openTypeface', () => {
 
 describe('fontsNeeded', () => {
   const recipeOf = (text: string, fallback: string | null = null) => ({
-    version: 1 as const,
+    version: 2 as const,
     parts: [valueOf(createPart({ kind: 'lettering', id: 'name', text, font: { family: 'jost' }, fallback })) as KnownPart],
   });
   const families = (text: string, fallback: string | null = null) =>

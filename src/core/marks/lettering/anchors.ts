@@ -121,23 +121,43 @@ export function createGaps(part: Lettering): (index: number) => number | undefin
   return (index) => gaps.get(index);
 }
 
-/** A lettering of one of its letters only, with all that was done to that letter. @param at the letter's UTF-16 index in the text */
-export function takeLetters(part: Lettering, at: number, letter: string): Lettering {
-  const index = lettersOf(part.text.slice(0, Math.max(0, at))).length;
-  const here = <T extends { readonly at: LetterAnchor | { readonly every: string } | null }>(each: T): readonly T[] =>
-    each.at === null
-      ? []
-      : !('index' in each.at)
-        ? [each]
-        : each.at.index === index && each.at.letter === letter
-          ? [{ ...each, at: { index: 0, letter } }]
-          : [];
+/** A lettering of a run of its letters only, with all that was done to them and to the gaps between. @param from counted in letters */
+export function takeLetters(part: Lettering, from: number, count: number): Lettering {
+  const letters = lettersOf(part.text).slice(from, from + count);
+  const here = <T extends { readonly at: LetterAnchor | { readonly every: string } | null }>(each: T): readonly T[] => {
+    if (each.at === null) return [];
+    if (!('index' in each.at)) return [each];
+    const { index, letter } = each.at;
+    return letters[index - from] === letter ? [{ ...each, at: { index: index - from, letter } }] : [];
+  };
   return {
     ...part,
-    text: letter,
+    text: letters.join(''),
     letters: part.letters.flatMap(here),
     cuts: part.cuts.flatMap(here),
     belts: part.belts.flatMap(here),
-    gaps: [],
+    gaps: part.gaps.flatMap((gap) => (gap.index >= from && gap.index + 1 < from + count ? [{ ...gap, index: gap.index - from }] : [])),
   };
+}
+
+/** Where a run of letters, words or lines stands in a text, counted in letters; what lies beyond its end is nothing. */
+export function runOf(
+  text: string,
+  of: 'letters' | 'words' | 'lines',
+  from: number,
+  count: number,
+): { readonly from: number; readonly count: number } {
+  const letters = lettersOf(text);
+  if (of === 'letters') return { from: Math.min(from, letters.length), count: Math.max(0, Math.min(count, letters.length - from)) };
+  const ends = (letter: string): boolean => (of === 'lines' ? letter === '\n' : letter.trim() === '');
+  const pieces: { from: number; to: number }[] = [];
+  letters.forEach((letter, index) => {
+    const last = pieces.at(-1);
+    if (ends(letter)) return;
+    if (last && last.to === index) last.to = index + 1;
+    else pieces.push({ from: index, to: index + 1 });
+  });
+  const taken = pieces.slice(from, from + count);
+  const [first, last] = [taken[0], taken.at(-1)];
+  return first && last ? { from: first.from, count: last.to - first.from } : { from: letters.length, count: 0 };
 }

@@ -14,7 +14,7 @@ import {
 } from '../../geometry';
 import { restingValue, type FontShelf, type Typeface } from '../../type';
 import type { Problem } from '../../result/result';
-import type { Paint } from '../paint';
+import type { Paint } from '../drawing/paint';
 import type { CutFrame, DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
 import { beltAround } from './belts';
 import { asCut, cutOutline, cutsOf, letterIs } from './cut-letters';
@@ -316,6 +316,12 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
       xHeightPx: (metric(faces.face, part, 'xHeight') * sizePx) / 1000,
       letters: places,
       frames,
+      families: [
+        ...new Set([
+          ...letters.flatMap((letter) => (letter.outline.path.verbs === '' ? [] : [letter.look?.font?.family ?? part.font.family])),
+          ...(part.fallback && text.borrowed.length > 0 ? [part.fallback] : []),
+        ]),
+      ],
       ...(part.line.shape === 'envelope' && flatInk
         ? { envelope: { left: flatInk.left * toPx.a, right: flatInk.right * toPx.a, capHeight: capHeight * toPx.a } }
         : {}),

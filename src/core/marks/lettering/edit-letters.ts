@@ -1,5 +1,5 @@
-import type { Recipe } from '../recipe';
-import { changePart } from '../edit';
+import type { Recipe } from '../recipe/recipe';
+import { changePart } from '../recipe/edit';
 import { lettersOf, type OwnLook } from './anchors';
 import type { Belt, Cut, Lettering, LetterLook } from './schema';
 

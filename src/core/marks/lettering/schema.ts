@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { KERNINGS, LETTER_CASES } from '../../type';
-import { paintSchema } from '../paint';
+import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 
 /** Longest text of one lettering part, in UTF-16 units. */

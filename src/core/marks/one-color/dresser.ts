@@ -1,11 +1,10 @@
-import { dress, legibleOn, type Dressing } from '../../color/dressing';
-import type { Hex } from '../../color/hex';
+import { dress, paintOf, type Dressing } from '../../color/dressings';
 import type { Palette } from '../../color/palette';
 import type { PathAlgebra } from '../../geometry';
-import { membersDeep } from '../gather';
-import type { Recipe } from '../recipe';
+import { membersDeep } from '../gathering/gather';
+import type { Recipe } from '../recipe/recipe';
 import { isKnown } from '../registry';
-import type { ResolvedMark } from '../resolve';
+import type { ResolvedMark } from '../drawing/resolve';
 import { oneColor, paintedOnce, type OneColor } from './one-color';
 import type { Sheet } from './decide';
 import type { OneColorWish } from './wishes';
@@ -19,9 +18,6 @@ export interface DressedMark extends ResolvedMark {
   readonly oneColor?: OneColor;
 }
 export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dressing: Dressing) => DressedMark;
-
-const paintOf = (palette: Palette, dressing: Exclude<Dressing, 'full'>): Hex =>
-  dressing === 'one-color' ? palette.ink : dressing === 'reversed' ? palette.paper : legibleOn(palette, palette.lead);
 
 /** Whether parts that hold light and dark side by side are to be decided anew where the sheet is dark: the designer's word, else yes. */
 function wantsAnew(recipe: Recipe, portraits: readonly string[]): boolean {
@@ -55,7 +51,8 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
   };
   const kept = new Map<string, OneColor>();
   return (mark, recipe, palette, dressing) => {
-    if (dressing === 'full') return mark;
+    const paint = paintOf(palette, dressing);
+    if (paint === undefined) return mark;
     const wishes = wishesIn(recipe);
     const content = JSON.stringify([
       dress(palette, 'full').colors,
@@ -72,7 +69,6 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
       kept.set(key, made);
       return made;
     };
-    const paint = paintOf(palette, dressing);
     const same = solved('light');
     // What was decided once holds for the whole brand; only what would become a negative is decided anew for paper on ink.
     const made = paint === palette.paper && wantsAnew(recipe, same.portraits) ? solved('dark') : same;

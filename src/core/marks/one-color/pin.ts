@@ -1,4 +1,4 @@
-import type { Recipe } from '../recipe';
+import type { Recipe } from '../recipe/recipe';
 import { isKnown } from '../registry';
 import type { State } from './decide';
 import type { OneColorPart } from './one-color';

@@ -1,8 +1,8 @@
 import { converter } from 'culori';
 import type { Hex } from '../../color/hex';
-import { compose, IDENTITY, mapPath, framePath, type Affine, type PathAlgebra, type Region } from '../../geometry';
+import { mapPath, framePath, type PathAlgebra, type Region } from '../../geometry';
 import { pathData } from '../../output/path-data';
-import type { Drawing, DrawingNode, Fill } from '../drawing';
+import { walkNodes, type Drawing, type DrawingNode, type Fill } from '../drawing/drawing';
 
 const oklab = converter('oklab');
 
@@ -79,26 +79,24 @@ export function leavesOf(
   };
   const clipped = (region: Region, clips: readonly Region[]): Region =>
     clips.reduce((kept, clip) => paths.combine('intersect', kept, clip), region);
-  const walk = (nodes: readonly DrawingNode[], map: Affine, opacity: number, part: string, clips: readonly Region[]): void => {
-    for (const node of nodes) {
-      if (node.kind === 'group') {
-        // Copies of a symmetry carry names of their own around the members', and members of further copies a number behind theirs.
-        const own = /^copy-\d+-of-/.test(node.id) ? part : node.id.replace(/~\d+$/, '');
-        if (isOut(own)) continue;
-        const there = compose(map, node.transform);
-        const clip = node.clip ? [...clips, { path: mapPath(node.clip.path, there), rule: node.clip.rule }] : clips;
-        walk(node.children, there, opacity * node.opacity, own, clip);
-        continue;
-      }
-      const seen = opacity * node.opacity;
-      if (seen < FAINTEST || node.path.verbs === '') continue;
+  // Copies of a symmetry carry names of their own around the members', and members of further copies a number behind theirs.
+  const partNamed = (group: string, outer: string): string => (/^copy-\d+-of-/.test(group) ? outer : group.replace(/~\d+$/, ''));
+  walkNodes<DrawingNode>(
+    drawing.groups,
+    (node, { map, around }) => {
+      const seen = around.reduce((sum, { group }) => sum * group.opacity, node.opacity);
+      if (seen < FAINTEST || node.path.verbs === '') return;
+      const part = around.reduce((name, { group }) => partNamed(group.id, name), '');
+      const clips = around.flatMap(({ group: { clip }, map: there }) =>
+        clip ? [{ path: mapPath(clip.path, there), rule: clip.rule }] : [],
+      );
       const region = clipped({ path: mapPath(node.path, map), rule: node.rule }, clips);
-      if (region.path.verbs === '') continue;
+      if (region.path.verbs === '') return;
       if (node.kind === 'picture') {
         // A picture that was cut to a shape stands for it as a silhouette; a whole frame would be a box.
         if (pathData(node.path) === pathData(framePath(node.map))) {
           pictures.add(part);
-          continue;
+          return;
         }
         const color = { l: 0.4, a: 0, b: 0 };
         leaves.push({ ...region, unit: unitOf(part, color, 'picture'), color, opacity: seen });
@@ -111,8 +109,8 @@ export function leavesOf(
           opacity: seen,
         });
       }
-    }
-  };
-  walk(drawing.groups, IDENTITY, 1, '', []);
+    },
+    { enters: ({ id }) => !isOut(partNamed(id, '')) },
+  );
   return { leaves, units, pictures: [...pictures] };
 }

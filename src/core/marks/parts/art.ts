@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { hexSchema } from '../../color/palette';
 import { boundsOf, compose, heightOf, mapPath, scaling, readPath, widthOf, unite, type Bounds, type Path } from '../../geometry';
-import { SPREADS } from '../drawing';
-import { withWeight } from '../stroke-weight';
-import { paintSchema } from '../paint';
+import { SPREADS } from '../drawing/drawing';
+import { withWeight } from '../weights/stroke-weight';
+import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import type { PaintedFill, PartKind } from '../part-kind';
+import { rightsOfPiece } from '../rights/part-rights';
 
 /** Longest written outline of one piece, and of all pieces of one part. */
 const LONGEST_DATA = 1_500_000;
@@ -93,6 +94,7 @@ export const art: PartKind<typeof artSchema> = {
   schema: artSchema,
   label: 'Art',
   called: (part) => part.source.title,
+  rights: (part) => [rightsOfPiece('art', part.source)],
   describe: (part) => `art · ${part.source.set ?? 'brought in'}`,
   refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') ?? null } : part),
   draw: (part, { paths, sibling, remember }) => {

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { JOINS, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, grown, outlinesOfMember, withoutHoles } from '../gathering';
-import { paintSchema } from '../paint';
+import { areaOfMember, grown, outlinesOfMember, withoutHoles } from '../gathering/members';
+import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import { GONE, type Member, type PartKind } from '../part-kind';
+import { OURS } from '../rights/part-rights';
 
 export const BAND_SIDES = ['outward', 'inward', 'both'] as const;
 
@@ -38,6 +39,7 @@ export const band: PartKind<typeof bandSchema> = {
   schema: bandSchema,
   label: 'Band',
   describe: (part) => `band ${part.side} · ${part.widthPx} px`,
+  rights: () => [OURS],
   refer: (part, to) => ({ ...part, of: to(part.of, 'traces') ?? GONE }),
   draw: (part, { traced, paths }) => {
     const member = traced(part.of);

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { islandsOf, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, membersSchema, referMembers, paintOfMember } from '../gathering';
-import { paintSchema, type Paint } from '../paint';
+import { areaOfMember, membersSchema, referMembers, paintOfMember } from '../gathering/members';
+import { paintSchema, type Paint } from '../drawing/paint';
 import { partBase } from '../part-base';
 import type { PaintedFill, PartKind } from '../part-kind';
-import { weave } from '../weave';
+import { weave } from '../gathering/weave';
 
 export const COMBINATIONS = ['unite', 'subtract', 'intersect', 'exclude', 'divide', 'weave'] as const;
 export type CombinationHow = (typeof COMBINATIONS)[number];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { apply, compose, heightOf, scaling, translation, unite, widthOf, type Affine, type Bounds } from '../../geometry';
-import { memberGroup, membersSchema, referMembers } from '../gathering';
+import { memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase, partIdSchema } from '../part-base';
 import type { Member, PartKind } from '../part-kind';
 

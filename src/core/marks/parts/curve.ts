@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CAPS, freeCurve, JOINS } from '../../geometry';
 import { curvePointSchema } from '../lettering/schema';
-import { paintSchema } from '../paint';
+import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import type { PaintedFill, PartKind } from '../part-kind';
 

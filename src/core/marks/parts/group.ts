@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { memberGroup, membersSchema, referMembers } from '../gathering';
+import { memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
 

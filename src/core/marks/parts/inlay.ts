@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { boundsOf, compose, heightOf, IDENTITY, mapPath, widthOf, type Affine, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, cutTo, memberGroup, membersSchema, referMembers } from '../gathering';
+import { boundsOf, heightOf, IDENTITY, mapPath, widthOf, type PathAlgebra, type Region } from '../../geometry';
+import { walkNodes } from '../drawing/drawing';
+import { areaOfMember, cutTo, memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
 import type { Member, PaintedNode, PartKind } from '../part-kind';
-import { shrunk } from '../stroke-weight';
+import { shrunk } from '../weights/stroke-weight';
 
 export const inlaySchema = z.strictObject({
   ...partBase,
@@ -23,17 +24,22 @@ export type Inlay = z.infer<typeof inlaySchema>;
 const DRAWN_BACK = 1 / 48;
 
 /** What nodes cover wholly: nothing shows through. */
-const covering = (nodes: readonly PaintedNode[], map: Affine): readonly Region[] =>
-  nodes.flatMap((node): readonly Region[] => {
-    if (node.opacity < 1) return [];
-    if (node.kind === 'group') return node.blend === 'normal' ? covering(node.children, compose(map, node.transform)) : [];
-    return node.kind === 'picture' && node.clear ? [] : [{ path: mapPath(node.path, map), rule: node.rule }];
-  });
+function covering(nodes: readonly PaintedNode[]): readonly Region[] {
+  const found: Region[] = [];
+  walkNodes(
+    nodes,
+    (leaf, { map }) => {
+      if (leaf.opacity === 1 && !(leaf.kind === 'picture' && leaf.clear)) found.push({ path: mapPath(leaf.path, map), rule: leaf.rule });
+    },
+    { enters: ({ opacity, blend }) => opacity === 1 && blend === 'normal' },
+  );
+  return found;
+}
 
 /** The container without the edge of it that lies under what covers it. */
 function drawnBack(container: Member, area: Region, cut: readonly PaintedNode[], paths: PathAlgebra): readonly PaintedNode[] {
   const box = boundsOf(area.path);
-  const covers = covering(cut, IDENTITY);
+  const covers = covering(cut);
   if (!box || covers.length === 0 || container.opacity < 1 || container.blend !== 'normal') return container.nodes;
   const by = Math.max(widthOf(box), heightOf(box)) * DRAWN_BACK;
   // What covers it, without its own inner edges: there the container goes on under it.

@@ -16,7 +16,7 @@ import {
   type Point,
   type Region,
 } from '../../geometry';
-import { areaOfMember, memberGroup, membersSchema, referMembers, outlinesOfMember } from '../gathering';
+import { areaOfMember, memberGroup, membersSchema, referMembers, outlinesOfMember } from '../gathering/members';
 import { partBase, partIdSchema } from '../part-base';
 import { GONE, type Member, type PartKind } from '../part-kind';
 

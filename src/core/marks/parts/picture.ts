@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { framePath, IDENTITY, mapPath, readPath } from '../../geometry';
-import type { PictureFill } from '../drawing';
+import type { PictureFill } from '../drawing/drawing';
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
+import { rightsOfPiece } from '../rights/part-rights';
 import { artSourceSchema } from './art';
 
 /** Longest side of a picture file, in its own pixels. */
@@ -36,6 +37,8 @@ export const picture: PartKind<typeof pictureSchema> = {
   schema: pictureSchema,
   label: 'Picture',
   called: (part) => part.source.title,
+  onlySeen: (part) => part.reference,
+  rights: (part) => (part.reference ? [] : [rightsOfPiece('picture', part.source)]),
   describe: (part) => `${part.reference ? 'reference' : 'picture'} · ${part.fileWidthPx} × ${part.fileHeightPx}`,
   draw: (part) => {
     const scale = part.sizePx / Math.max(part.fileWidthPx, part.fileHeightPx);

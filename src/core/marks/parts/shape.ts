@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { formKind, formSchema, outlineOf, textLineOf } from '../../shapes';
-import { paintSchema } from '../paint';
+import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import type { PartKind } from '../part-kind';
+import { OURS } from '../rights/part-rights';
 
 export const shapeSchema = z.strictObject({
   ...partBase,
@@ -20,6 +21,7 @@ export const shape: PartKind<typeof shapeSchema> = {
   label: 'Shape',
   called: (part) => formKind(part.form.form).label,
   describe: (part) => `${formKind(part.form.form).group} · ${formKind(part.form.form).label.toLowerCase()}`,
+  rights: () => [OURS],
   refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') } : part),
   draw: (part, { sibling }) => {
     const weightPx = part.weightFrom ? sibling(part.weightFrom)?.strokePx : undefined;

@@ -1,12 +1,8 @@
 import { z } from 'zod';
 import {
-  alongLine,
-  aroundCenter,
   compose,
-  fourWay,
   IDENTITY,
   mapPath,
-  mirrorPair,
   polygonPath,
   rotation,
   translation,
@@ -16,15 +12,12 @@ import {
   type Affine,
   type Bounds,
   type PathAlgebra,
-  type Point,
   type Region,
 } from '../../geometry';
-import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering';
+import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
 import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
-
-export const SYMMETRIES = ['mirror', 'four-way', 'around', 'along'] as const;
-export type SymmetryRule = (typeof SYMMETRIES)[number];
+import { SYMMETRIES, symmetryRow, type SymmetryRule } from '../symmetries';
 
 const coordinate = z.number().min(-100_000).max(100_000);
 
@@ -51,23 +44,10 @@ export const symmetrySchema = z.strictObject({
 });
 export type Symmetry = z.infer<typeof symmetrySchema>;
 
-const WORDS: { readonly [R in SymmetryRule]: string } = {
-  mirror: 'mirror pair',
-  'four-way': 'four ways',
-  around: 'around a center',
-  along: 'along a line',
-};
-export const symmetryLabel = (rule: SymmetryRule): string => WORDS[rule];
+export const symmetryLabel = (rule: SymmetryRule): string => symmetryRow(rule).label;
 
 /** Where all copies stand, the edited one first; released ones included. @param ink of what is repeated */
-export function copiesOf(part: Symmetry, ink: Bounds | undefined): readonly Affine[] {
-  const center: Point = { x: part.centerX, y: part.centerY };
-  if (part.rule === 'mirror') return mirrorPair(center, part.axisDeg);
-  if (part.rule === 'four-way') return fourWay(center, part.axisDeg);
-  if (part.rule === 'along') return alongLine(part.count, { x: part.stepX, y: part.stepY });
-  const middle = ink ? { x: (ink.left + ink.right) / 2, y: (ink.top + ink.bottom) / 2 } : center;
-  return aroundCenter(center, part.count, part.turning, middle);
-}
+export const copiesOf = (part: Symmetry, ink: Bounds | undefined): readonly Affine[] => symmetryRow(part.rule).copies(part, ink);
 
 /** The half or quarter of the plane that mirrors keep: the one in which most of the ink lies. */
 function keptPlane(part: Symmetry, ink: Bounds): Region {
@@ -77,7 +57,7 @@ function keptPlane(part: Symmetry, ink: Bounds): Region {
   const [dx, dy] = [(ink.left + ink.right) / 2 - part.centerX, (ink.top + ink.bottom) / 2 - part.centerY];
   const side = dy * Math.cos(turn) - dx * Math.sin(turn) >= 0 ? 1 : -1;
   const along = dx * Math.cos(turn) + dy * Math.sin(turn) >= 0 ? 1 : -1;
-  const [from, to] = part.rule === 'mirror' ? [-far, far] : along > 0 ? [0, far] : [-far, 0];
+  const [from, to] = symmetryRow(part.rule).mirrors === 1 ? [-far, far] : along > 0 ? [0, far] : [-far, 0];
   const box = polygonPath([
     { x: from, y: 0 },
     { x: to, y: 0 },
@@ -113,11 +93,11 @@ export const symmetry: PartKind<typeof symmetrySchema> = {
   schema: symmetrySchema,
   label: 'Symmetry',
   called: ({ rule }) => symmetryLabel(rule).replace(/^./, (letter) => letter.toUpperCase()),
-  describe: (part) => `${WORDS[part.rule]}${part.rule === 'around' || part.rule === 'along' ? ` · ${part.count}` : ''}`,
+  describe: (part) => `${symmetryLabel(part.rule)}${symmetryRow(part.rule).mirrors ? '' : ` · ${part.count}`}`,
   refer: referMembers,
   draw: (part, { members, paths }) => {
     const ink = members.reduce<Bounds | undefined>((sum, member) => unite(sum, member.ink), undefined);
-    const mirrors = part.rule === 'mirror' || part.rule === 'four-way';
+    const { mirrors } = symmetryRow(part.rule);
     const shown = part.crop && mirrors && ink ? members.map((member) => cropped(member, keptPlane(part, ink), paths)) : members;
     const copies = copiesOf(part, ink);
     // Halves that meet at a mirror become one outline: two edges side by side would let the ground shine through.

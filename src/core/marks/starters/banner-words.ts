@@ -2,8 +2,8 @@ import { expect } from '../../result/result';
 import { formKind } from '../../shapes';
 import type { Lettering } from '../lettering/schema';
 import type { Shape } from '../parts/shape';
-import { freePartId } from '../edit';
-import { createPart } from '../recipe';
+import { freePartId } from '../recipe/edit';
+import { createPart } from '../recipe/recipe';
 import { labelOf } from '../registry';
 import type { Starters } from './starter';
 

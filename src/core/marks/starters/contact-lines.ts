@@ -1,6 +1,6 @@
 import type { Bounds } from '../../geometry';
 import { expect } from '../../result/result';
-import { createPart, type Recipe } from '../recipe';
+import { createPart, type Recipe } from '../recipe/recipe';
 import type { KnownInput, KnownPart } from '../registry';
 import { freePartIds, type Started } from './starter';
 

@@ -1,6 +1,6 @@
 import { expect } from '../../result/result';
-import { freePartId } from '../edit';
-import { createPart } from '../recipe';
+import { freePartId } from '../recipe/edit';
+import { createPart } from '../recipe/recipe';
 import type { Starters } from './starter';
 
 export const freeCurveStarters: Starters = ({ recipe, ink }) => [

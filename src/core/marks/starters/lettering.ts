@@ -1,7 +1,7 @@
 import { expect } from '../../result/result';
 import type { Lettering } from '../lettering/schema';
-import { freePartId } from '../edit';
-import { createPart } from '../recipe';
+import { freePartId } from '../recipe/edit';
+import { createPart } from '../recipe/recipe';
 import type { Starters } from './starter';
 
 export const nameLettering = (id: string, text: string): Lettering =>

@@ -1,7 +1,7 @@
 import { expect } from '../../result/result';
 import type { Lettering } from '../lettering/schema';
 import type { Linked } from '../parts/linked';
-import { createPart, EMPTY_RECIPE, type Recipe } from '../recipe';
+import { createPart, EMPTY_RECIPE, type Recipe } from '../recipe/recipe';
 
 /** An initial-only mark that follows the first letter, face and color of another mark's lettering. */
 export function initialRecipe(sourceMarkId: string, name: Lettering): Recipe {

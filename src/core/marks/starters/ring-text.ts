@@ -1,7 +1,7 @@
 import type { Bounds } from '../../geometry';
 import { expect } from '../../result/result';
 import type { Lettering } from '../lettering/schema';
-import { createPart } from '../recipe';
+import { createPart } from '../recipe/recipe';
 import { labelOf } from '../registry';
 import { freePartIds, type Starters } from './starter';
 

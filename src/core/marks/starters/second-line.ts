@@ -1,7 +1,7 @@
 import { expect } from '../../result/result';
 import type { Lettering } from '../lettering/schema';
-import { freePartId } from '../edit';
-import { createPart } from '../recipe';
+import { freePartId } from '../recipe/edit';
+import { createPart } from '../recipe/recipe';
 import type { Starters } from './starter';
 
 /** How a descriptor line starts from the name above it: smaller, lighter, upper case, tracked open (common practice); the gap is a share of its own size. */

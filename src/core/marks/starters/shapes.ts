@@ -2,8 +2,8 @@ import { boundsOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
 import { FORM_NAMES, formKind, outlineOf, startOf, type Form, type FormName } from '../../shapes';
 import type { Shape } from '../parts/shape';
-import { freePartId } from '../edit';
-import { createPart } from '../recipe';
+import { freePartId } from '../recipe/edit';
+import { createPart } from '../recipe/recipe';
 import type { Starters } from './starter';
 
 /** Forms that lie behind what is there, rather than beside it. */

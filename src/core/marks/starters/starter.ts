@@ -1,8 +1,8 @@
 import type { Bounds } from '../../geometry';
 import type { FormName } from '../../shapes';
-import { restack } from '../gather';
-import { addPart, freePartId } from '../edit';
-import type { Recipe } from '../recipe';
+import { restack } from '../gathering/gather';
+import { addPart, freePartId } from '../recipe/edit';
+import type { Recipe } from '../recipe/recipe';
 import type { KnownPart } from '../registry';
 
 /** What a starter may look at. */

@@ -332,7 +332,12 @@ export class OpenWork<T> {
   #sendFailed(answer: Answer<unknown> & { ok: false }): void {
     const { current } = answer.body as { current?: { revision: number } & Record<string, unknown> };
     if (answer.status === 409 && current) {
-      this.save = { kind: 'conflict', theirs: this.#form.read(current[this.#form.field]), theirNumber: current.revision };
+      this.save = {
+        kind: 'conflict',
+        theirs: this.#form.read(current[this.#form.field]),
+        theirNumber: current.revision,
+        by: String(current['by'] ?? ''),
+      };
       if (this.#closed) this.#journal?.close();
     } else {
       this.save = { kind: 'waiting', problems: answer.problems };

@@ -38,5 +38,5 @@ export type SaveState<T = unknown> =
   | { readonly kind: 'saved'; readonly at: Date | undefined }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly problems: readonly Problem[] }
-  /** Somebody else saved meanwhile; both versions are at hand. */
-  | { readonly kind: 'conflict'; readonly theirs: T; readonly theirNumber: number };
+  /** Somebody else saved meanwhile; both versions are at hand. `by` says who and from where as a sentence goes on, as far as is known. */
+  | { readonly kind: 'conflict'; readonly theirs: T; readonly theirNumber: number; readonly by: string };

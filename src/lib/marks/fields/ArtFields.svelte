@@ -1,25 +1,22 @@
 <script lang="ts">
-  import { nearestRoleOf, ROLES, termsOf, type Art, type Problem, type Role } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
+  import { nearestSwatchOf, swatchesOf, termsOf, type Art, type ColorKey, type Paint, type Problem } from '$core/index';
   import Pick from '$lib/ui/Pick.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
   import WeightHistogram from './WeightHistogram.svelte';
 
   const { part, notices }: { part: Art; notices: readonly Problem[] } = $props();
   const table = useTable();
 
-  const roleOf = (index: number): Role | undefined => {
-    const paint = part.slots[index]?.paint;
-    return paint && 'role' in paint ? paint.role : undefined;
-  };
-  const painted = (roles: readonly Role[]) => part.slots.map((slot, index) => ({ ...slot, paint: { role: roles[index] ?? 'ink' } }));
-  const paintSlot = (at: number, role: Role) =>
-    table.change(part.id, 'Color', { slots: part.slots.map((slot, index) => (index === at ? { ...slot, paint: { role } } : slot)) });
-  const paintAll = (role: Role) => table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(() => role)) });
+  const painted = (keys: readonly ColorKey[]) => part.slots.map((slot, index) => ({ ...slot, paint: { role: keys[index] ?? 'ink' } }));
+  const paintSlot = (at: number, paint: Paint) =>
+    table.change(part.id, 'Color', { slots: part.slots.map((slot, index) => (index === at ? { ...slot, paint } : slot)) });
+  const paintAll = (key: ColorKey) => table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(() => key)) });
   const paintNearest = () =>
-    table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(({ original }) => nearestRoleOf(original, table.palette))) });
+    table.change(part.id, 'Recolor all', { slots: painted(part.slots.map(({ original }) => nearestSwatchOf(original, table.palette))) });
 
   const paintAsDrawn = () =>
     table.change(part.id, 'Colors as drawn', { slots: part.slots.map((slot) => ({ ...slot, paint: { hex: slot.original } })) });
@@ -42,34 +39,25 @@
 </script>
 
 {#each notices as notice (notice.code)}<p class="notice" role="status">{notice.message} {notice.fix ?? ''}</p>{/each}
-<AmountField
-  label="Longer side"
-  unit="px"
-  lengths
-  min={0.1}
-  max={20000}
-  value={part.sizePx}
-  preview={(sizePx) => table.preview(part.id, { sizePx })}
-  commit={() => table.commit('Size')}
-/>
+<NumberFields {part} rows={NUMBERS.longerSide} />
 {#each part.slots.keys() as index (index)}
-  <RolePicker
+  <PaintPicker
     label={part.slots.length === 1 ? 'Color' : `Color ${index + 1}`}
     palette={table.palette}
-    value={roleOf(index)}
-    choose={(role) => paintSlot(index, role)}
+    value={part.slots[index]?.paint}
+    choose={(paint) => paintSlot(index, paint)}
   />
 {/each}
 {#if part.slots.length > 1 || part.slots.some(({ paint }) => 'hex' in paint)}
   <p class="all">
     <span class="quiet">All at once:</span>
-    <button class="link" onclick={paintNearest}>nearest roles</button>
+    <button class="link" onclick={paintNearest}>nearest of the palette</button>
     <button class="link" onclick={paintAsDrawn}>as drawn</button>
-    {#each ROLES as role (role)}<button
+    {#each swatchesOf(table.palette) as { key, name, hex } (key)}<button
         class="swatch"
-        style:background={table.palette[role]}
-        aria-label="All in {role}"
-        onclick={() => paintAll(role)}
+        style:background={hex}
+        aria-label="All in {name}"
+        onclick={() => paintAll(key)}
       ></button>{/each}
   </p>
 {/if}
@@ -77,6 +65,7 @@
 <div class="two">
   <Tick
     label="Typical stroke"
+    hint="Thickens or thins the art until its typical stroke is this thick"
     checked={part.weightPx !== null}
     change={(on) =>
       table.change(part.id, 'Stroke weight', {
@@ -85,22 +74,13 @@
       })}
   />
   {#if part.weightPx !== null}
-    <AmountField
-      label="Weight"
-      unit="px"
-      lengths
-      min={0.05}
-      max={2000}
-      step={0.5}
-      value={part.weightPx}
-      preview={(weightPx) => table.preview(part.id, { weightPx })}
-      commit={() => table.commit('Stroke weight')}
-    />
+    <NumberFields {part} rows={NUMBERS.artWeight} />
   {/if}
 </div>
 {#if others.length > 0}
   <Pick
     label="As heavy as"
+    hint="Takes the typical stroke of another part, and follows it"
     value={part.weightFrom ?? ''}
     options={[{ value: '', label: 'as drawn' }, ...others.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id, weightPx: null })}

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { combinationLabel, COMBINATIONS, ROLES, type Combination, type Paint, type Role } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
+  import { combinationLabel, COMBINATIONS, swatchesOf, type Combination, type Paint } from '$core/index';
   import Pick from '$lib/ui/Pick.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Combination } = $props();
@@ -20,37 +21,30 @@
     const others = part.pieces.filter((piece) => piece.index !== index);
     table.change(part.id, 'Piece', { pieces: [...others, { ...own(index), index, ...change }].sort((a, b) => a.index - b.index) });
   }
-  const roleOf = (paint: Paint | null | undefined): Role | undefined => (paint && 'role' in paint ? paint.role : undefined);
+  const keyOf = (paint: Paint | undefined) => (paint && 'role' in paint ? paint.role : undefined);
 </script>
 
 <Pick
   label="Parts are"
+  hint="What becomes of the parts together"
   value={part.how}
   options={COMBINATIONS.map((how) => ({ value: how, label: combinationLabel(how).toLowerCase() }))}
   choose={(how) => table.change(part.id, 'Combine', { how })}
 />
 {#if part.how === 'weave'}
-  <AmountField
-    label="Gap at crossings"
-    unit="px"
-    lengths
-    min={0}
-    max={500}
-    value={part.gapPx}
-    preview={(gapPx) => table.preview(part.id, { gapPx })}
-    commit={() => table.commit('Gap')}
-  />
+  <NumberFields {part} rows={NUMBERS.weave} />
   <Tick
     label="The first passes over first"
+    hint="Turns over and under about, at every crossing"
     checked={part.firstOver}
     change={(firstOver) => table.change(part.id, 'Over and under', { firstOver })}
   />
 {:else}
-  <RolePicker
+  <PaintPicker
     label="Color"
     palette={table.palette}
-    value={roleOf(part.paint)}
-    choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+    value={table.differ(part, 'paint') ? 'mixed' : part.paint}
+    choose={(paint) => table.change(part.id, 'Color', { paint })}
   />
 {/if}
 {#if part.how === 'divide'}
@@ -58,13 +52,13 @@
     {#each pieces as index (index)}
       <li>
         <span class="quiet">Piece {index + 1}</span>
-        {#each ROLES as role (role)}
+        {#each swatchesOf(table.palette) as { key, name, hex } (key)}
           <button
             class="swatch"
-            style:background={table.palette[role]}
-            aria-label="Piece {index + 1} in {role}"
-            aria-pressed={roleOf(own(index)?.paint) === role}
-            onclick={() => setPiece(index, { paint: { role } })}
+            style:background={hex}
+            aria-label="Piece {index + 1} in {name}"
+            aria-pressed={keyOf(own(index)?.paint) === key}
+            onclick={() => setPiece(index, { paint: { role: key } })}
           ></button>
         {/each}
         <button class="link" onclick={() => setPiece(index, { out: own(index)?.out !== true })}

@@ -11,8 +11,9 @@
     type Contact,
     type Lettering,
   } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Contact } = $props();
@@ -79,48 +80,19 @@
 <button class="link" disabled={part.lines.length >= 24} onclick={add}>Add a line</button>
 <Choice
   label="Runs in a"
+  hint="Lines below each other, or one after the other"
   value={part.run}
   options={CONTACT_RUNS.map((value) => ({ value, label: value }))}
   choose={(run) => table.change(part.id, 'Run', { run })}
 />
 <Choice
   label="Align"
+  hint="Whether the lines begin at one edge or stand on one middle"
   value={part.align}
   options={CONTACT_ALIGNS.map((value) => ({ value, label: value }))}
   choose={(align) => table.change(part.id, 'Alignment', { align })}
 />
-<div class="two">
-  <AmountField
-    label="Symbols"
-    unit="%"
-    min={10}
-    max={1000}
-    step={5}
-    value={part.heightPercent}
-    preview={(heightPercent) => table.preview(part.id, { heightPercent })}
-    commit={() => table.commit('Height of the symbols')}
-  />
-  <AmountField
-    label="Gap"
-    unit="%"
-    min={0}
-    max={1000}
-    step={5}
-    value={part.gapPercent}
-    preview={(gapPercent) => table.preview(part.id, { gapPercent })}
-    commit={() => table.commit('Gap')}
-  />
-  <AmountField
-    label={part.run === 'column' ? 'Leading' : 'Between lines'}
-    unit="%"
-    min={50}
-    max={2000}
-    step={5}
-    value={part.leadingPercent}
-    preview={(leadingPercent) => table.preview(part.id, { leadingPercent })}
-    commit={() => table.commit('Leading')}
-  />
-</div>
+<NumberFields {part} rows={NUMBERS.contact} />
 <p class="quiet">All in percent of the first line’s capitals: another size of that line sizes all.</p>
 
 <style>
@@ -133,11 +105,6 @@
   }
   .line button:disabled {
     opacity: 0.35;
-  }
-  .two {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    column-gap: 14px;
   }
   p {
     padding: 4px 0;

@@ -14,8 +14,10 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: FreeCurve } = $props();
@@ -30,50 +32,55 @@
   const tolerance = $derived(Math.max(0.5, part.weightPx / 8));
 </script>
 
-<AmountField
-  label="Weight"
-  unit="px"
-  lengths
-  min={0}
-  max={2000}
-  value={part.weightPx}
-  preview={(weightPx) => table.preview(part.id, { weightPx })}
-  commit={() => table.commit('Weight')}
-/>
+<NumberFields {part} rows={NUMBERS.curve} />
 {#if heavy.length > 0}
   <Pick
     label="As heavy as"
+    hint="Takes the typical stroke of another part, and follows it"
     value={part.weightFrom ?? ''}
     options={[{ value: '', label: 'its own weight' }, ...heavy.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? null : id })}
   />
 {/if}
-<RolePicker
+<PaintPicker
   label="Color"
   palette={table.palette}
-  value={'role' in part.paint ? part.paint.role : undefined}
-  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+  value={table.differ(part, 'paint') ? 'mixed' : part.paint}
+  choose={(paint) => table.change(part.id, 'Color', { paint })}
 />
 <Choice
   label="Ends"
+  hint="How the curve ends where it is open"
   value={part.cap}
   options={CAPS.map((cap) => ({ value: cap, label: cap }))}
   choose={(cap) => table.change(part.id, 'Ends', { cap })}
 />
 <Choice
   label="Corners"
+  hint="How the curve goes round a corner"
   value={part.join}
   options={JOINS.map((join) => ({ value: join, label: join }))}
   choose={(join) => table.change(part.id, 'Corners', { join })}
 />
 <div class="two">
-  <Tick label="Closed" checked={part.closed} change={(closed) => table.change(part.id, closed ? 'Close' : 'Open', { closed })} />
-  {#if part.closed}<Tick label="Filled" checked={part.filled} change={(filled) => table.change(part.id, 'Fill', { filled })} />{/if}
+  <Tick
+    label="Closed"
+    hint="Joins the last point to the first"
+    checked={part.closed}
+    change={(closed) => table.change(part.id, closed ? 'Close' : 'Open', { closed })}
+  />
+  {#if part.closed}<Tick
+      label="Filled"
+      hint="Paints the inside as well"
+      checked={part.filled}
+      change={(filled) => table.change(part.id, 'Fill', { filled })}
+    />{/if}
 </div>
 {#if point}
   <div class="two">
     <AmountField
       label="Point"
+      hint="Which of its points is in hand"
       min={1}
       max={part.points.length}
       value={at + 1}
@@ -85,6 +92,7 @@
     >
     <AmountField
       label="X"
+      hint="Where the point stands, to the right"
       unit="px"
       min={-FAR}
       max={FAR}
@@ -94,6 +102,7 @@
     />
     <AmountField
       label="Y"
+      hint="Where the point stands, downward"
       unit="px"
       min={-FAR}
       max={FAR}
@@ -104,6 +113,7 @@
   </div>
   <Choice
     label="It is"
+    hint="Whether the curve runs through the point smoothly or has a corner there"
     value={kindOfPoint(point)}
     options={POINT_KINDS.map((kind) => ({ value: kind, label: kind }))}
     choose={(kind) => table.change(part.id, 'Point', { points: [...withPointKind(part.points, at, kind, part.closed)] })}

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Inlay } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Inlay } = $props();
@@ -10,16 +11,8 @@
 
 <Tick
   label="Show the container"
+  hint="Whether the backmost part, which frames the others, is drawn itself"
   checked={part.showsContainer}
   change={(showsContainer) => table.change(part.id, 'Container', { showsContainer })}
 />
-<AmountField
-  label="Inside of the edge by"
-  unit="px"
-  lengths
-  min={0}
-  max={1000}
-  value={part.insetPx}
-  preview={(insetPx) => table.preview(part.id, { insetPx })}
-  commit={() => table.commit('Inset')}
-/>
+<NumberFields {part} rows={NUMBERS.inlay} />

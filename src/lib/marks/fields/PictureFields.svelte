@@ -1,8 +1,9 @@
 <script lang="ts">
   import { LICENSES, LICENSE_NAMES, pictureDensity, termsOf, type Picture } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Picture } = $props();
@@ -13,18 +14,10 @@
   const terms = $derived(termsOf(part.source.license));
 </script>
 
-<AmountField
-  label="Longer side"
-  unit="px"
-  lengths
-  min={0.1}
-  max={20000}
-  value={part.sizePx}
-  preview={(sizePx) => table.preview(part.id, { sizePx })}
-  commit={() => table.commit('Size')}
-/>
+<NumberFields {part} rows={NUMBERS.longerSide} />
 <Tick
   label="Only to look at"
+  hint="Lies on the table to work after: in no proof and no file"
   checked={part.reference}
   change={(reference) => table.change(part.id, 'Only to look at', { reference, ...(reference ? { opacity: 0.5 } : { opacity: 1 }) })}
 />
@@ -41,6 +34,7 @@
   </p>
   <Pick
     label="Rights"
+    hint="What may be done with the picture, as far as you know"
     value={part.source.license}
     options={LICENSE_NAMES.map((name) => ({ value: name, label: LICENSES[name].label }))}
     choose={(license) => table.change(part.id, 'Rights', { source: { ...part.source, license } })}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { BLENDS, ONE_COLOR_WISHES, ONE_COLOR_WORDS, type Blend, type KnownPart, type OneColorWish } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
+  import NumberFields from './NumberFields.svelte';
+  import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: KnownPart } = $props();
@@ -13,65 +15,28 @@
       .flatMap(({ states }) => states)
       .join(', ') ?? '',
   );
-  const place = (change: Partial<KnownPart['place']>) => table.preview(part.id, { place: { ...part.place, ...change } });
 </script>
 
+<NumberFields {part} rows={NUMBERS.place} />
 <div class="two">
   <AmountField
-    label="X"
-    hint="Where its origin stands, from the middle of the mark to the right; what stands by another part counts from there"
-    unit="px"
-    lengths
-    min={-100000}
-    max={100000}
-    value={part.place.x}
-    preview={(x) => place({ x })}
-    commit={() => table.commit('Move')}
-  />
-  <AmountField
-    label="Y"
-    hint="Where its origin stands, from the middle of the mark downward; what stands by another part counts from there"
-    unit="px"
-    lengths
-    min={-100000}
-    max={100000}
-    value={part.place.y}
-    preview={(y) => place({ y })}
-    commit={() => table.commit('Move')}
-  />
-  <AmountField
-    label="Turn"
-    unit="°"
-    min={-3600}
-    max={3600}
-    value={part.place.turnDeg}
-    preview={(turnDeg) => place({ turnDeg })}
-    commit={() => table.commit('Turn')}
-  />
-  <AmountField
     label="Scale"
+    hint="How much larger it stands than its own numbers say"
     unit="%"
     min={0.1}
     max={100000}
+    mixed={table.differ(part, 'place.scale')}
     value={(part.place.scale ?? 1) * 100}
-    preview={(percent) => place({ scale: percent / 100 })}
+    preview={(percent) => table.preview(part.id, { place: { ...part.place, scale: percent / 100 } })}
     commit={() => table.commit('Scale')}
   />
-  <AmountField
-    label="Opacity"
-    hint="100 % lets nothing through, 0 % is not seen"
-    unit="%"
-    min={0}
-    max={100}
-    value={part.opacity * 100}
-    preview={(percent) => table.preview(part.id, { opacity: percent / 100 })}
-    commit={() => table.commit('Opacity')}
-  />
+  <NumberFields {part} rows={NUMBERS.opacity} />
 </div>
 <div class="row">
   <label class="quiet" for="{id}-blend">Blend</label>
   <select
     id="{id}-blend"
+    title="How its colors meet what lies behind it"
     value={part.blend}
     onchange={(event) => table.change(part.id, 'Blend', { blend: event.currentTarget.value as Blend })}
   >

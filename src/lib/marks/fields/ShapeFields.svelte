@@ -2,7 +2,7 @@
   import { FORM_NAMES, followedBy, formKind, isKnown, startersFor, startOf, type Form, type FormName, type Shape } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { addStarted, starterContext } from '../table/addables';
   import { useTable } from '../table/table.svelte';
@@ -49,6 +49,7 @@
 
 <Pick
   label="Form"
+  hint="Another form of the same family; numbers that both have are kept"
   value={part.form.form}
   options={others.map((form) => ({ value: form, label: formKind(form).label.toLowerCase() }))}
   choose={(form) => table.change(part.id, 'Form', { form: inForm(form) })}
@@ -57,6 +58,7 @@
   {#each Object.entries(kind.fields) as [field, { label, unit, min, max, step }] (field)}
     <AmountField
       {label}
+      hint="{label} of the {kind.label.toLowerCase()}"
       {unit}
       lengths={unit === 'px'}
       {min}
@@ -68,21 +70,27 @@
     />
   {/each}
 </div>
-{#if hasSides}<Tick label="Keep the proportion" checked={inProportion} change={(checked) => (inProportion = checked)} />{/if}
+{#if hasSides}<Tick
+    label="Keep the proportion"
+    hint="Another width brings another height along, and the other way round"
+    checked={inProportion}
+    change={(checked) => (inProportion = checked)}
+  />{/if}
 {#if words}<button class="link" onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted to it</button>{/if}
 {#if 'weightPx' in part.form && heavy.length > 0}
   <Pick
     label="As heavy as"
+    hint="Takes the typical stroke of another part, and follows it"
     value={part.weightFrom ?? ''}
     options={[{ value: '', label: 'its own weight' }, ...heavy.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
     choose={(id) => table.change(part.id, 'Stroke weight', { weightFrom: id === '' ? undefined : id })}
   />
 {/if}
-<RolePicker
+<PaintPicker
   label="Color"
   palette={table.palette}
-  value={'role' in part.paint ? part.paint.role : undefined}
-  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+  value={table.differ(part, 'paint') ? 'mixed' : part.paint}
+  choose={(paint) => table.change(part.id, 'Color', { paint })}
 />
 
 <style>

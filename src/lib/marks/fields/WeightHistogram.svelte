@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { lengths } from '$lib/ui/shown-unit.svelte';
   import { bin, max, scaleLinear } from 'd3';
 
   interface Props {
@@ -21,7 +22,7 @@
       .map((group) => ({ from: group.x0 ?? 0, to: group.x1 ?? 0, length: group.reduce((sum, { length }) => sum + length, 0) })),
   );
   const y = $derived(scaleLinear([0, max(bars, ({ length }) => length) ?? 1], [HEIGHT - FOOT, 4]));
-  const px = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} px`;
+  const px = (value: number) => (lengths.unit === 'px' && value >= 10 ? `${Math.round(value)} px` : lengths.text(value));
 </script>
 
 <svg viewBox="0 0 {WIDTH} {HEIGHT}" role="img" aria-label="Stroke widths: median {px(medianPx)}, thinnest {px(thinnestPx)}">

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { BELT_FORMS, CUT_FORMS, lettersOf, withNewBelt, withNewCut, type Belt, type Cut, type Lettering } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
+  import NumberFields from '../fields/NumberFields.svelte';
+  import { beltRows, cutRows, pointRows } from '../fields/numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
@@ -14,37 +15,8 @@
   const count = $derived(part.cuts.length + part.belts.length);
   let folded = $state(false);
 
-  /** One number of a cut or belt: its field, label, unit and limits. */
-  type Row = readonly [field: string, label: string, unit: string, min: number, max: number, step?: number];
-  const PLACE: readonly Row[] = [
-    ['acrossPercent', 'Across', '%', -100, 200],
-    ['downPercent', 'Down', '%', -100, 200],
-    ['angleDeg', 'Angle', '°', -3600, 3600],
-  ];
-  const CUT_ROWS: Readonly<Record<Cut['form'], readonly Row[]>> = {
-    bar: [...PLACE, ['gapPermille', 'Gap', '‰', 0, 2000, 5], ['lengthPercent', 'Length', '%', 1, 400, 5]],
-    arc: [
-      ...PLACE,
-      ['gapPermille', 'Gap', '‰', 0, 2000, 5],
-      ['lengthPercent', 'Length', '%', 1, 400, 5],
-      ['bendDeg', 'Bend', '°', -350, 350, 5],
-    ],
-    wedge: [...PLACE, ['gapPermille', 'Mouth', '‰', 0, 2000, 5], ['lengthPercent', 'Length', '%', 1, 400, 5]],
-    slice: [...PLACE, ['gapPermille', 'Gap', '‰', 0, 2000, 5], ['shiftPermille', 'Push', '‰', -10000, 10000, 5]],
-    free: [],
-  };
-  const BELT_ROWS: readonly Row[] = [
-    ...PLACE,
-    ['widthPercent', 'Width', '%', 5, 1000, 5],
-    ['heightPercent', 'Height', '%', 5, 1000, 5],
-    ['bandPermille', 'Band', '‰', 1, 500],
-    ['stopPermille', 'Stops short', '‰', 0, 500],
-  ];
-  const numberOf = (thing: Cut | Belt, field: string): number => (thing as unknown as Record<string, number>)[field] ?? 0;
   const setCut = (cut: Cut, change: Partial<Cut>) =>
     table.previewLettering(part, { ...part, cuts: part.cuts.map((each) => (each.id === cut.id ? { ...each, ...change } : each)) });
-  const setBelt = (belt: Belt, change: Partial<Belt>) =>
-    table.previewLettering(part, { ...part, belts: part.belts.map((each) => (each.id === belt.id ? { ...each, ...change } : each)) });
   const where = (thing: Cut | Belt) => (thing.at ? `in ${thing.at.letter}` : 'through the line');
 
   function add(next: Lettering, gesture: string): void {
@@ -53,7 +25,7 @@
   }
 </script>
 
-<Fold label="Cuts and rings" summary={count > 0 ? String(count) : ''} bind:open={folded}>
+<Fold label="Cuts and rings" summary={count > 0 ? String(count) : ''} remember={false} bind:open={folded}>
   {#each part.cuts as cut (cut.id)}
     <div class="thing">
       <div class="title">
@@ -64,42 +36,10 @@
           onclick={() => add({ ...part, cuts: part.cuts.filter(({ id }) => id !== cut.id) }, 'Remove cut')}>Remove</button
         >
       </div>
-      <div class="two">
-        {#each CUT_ROWS[cut.form] as [field, label, unit, min, max, step] (field)}
-          <AmountField
-            {label}
-            {unit}
-            {min}
-            {max}
-            step={step ?? 1}
-            value={numberOf(cut, field)}
-            preview={(value) => setCut(cut, { [field]: value })}
-            commit={() => table.commit('Cut')}
-          />
-        {/each}
-      </div>
+      <NumberFields {part} rows={cutRows(part.cuts.indexOf(cut), cut.form)} />
       {#if cut.form === 'free'}
-        {#each cut.points as point, at (at)}
-          <div class="two">
-            <AmountField
-              label="Corner {at + 1} across"
-              unit="%"
-              min={-200}
-              max={300}
-              value={point.x}
-              preview={(x) => setCut(cut, { points: cut.points.map((each, n) => (n === at ? { ...each, x } : each)) })}
-              commit={() => table.commit('Cut')}
-            />
-            <AmountField
-              label="down"
-              unit="%"
-              min={-200}
-              max={300}
-              value={point.y}
-              preview={(y) => setCut(cut, { points: cut.points.map((each, n) => (n === at ? { ...each, y } : each)) })}
-              commit={() => table.commit('Cut')}
-            />
-          </div>
+        {#each cut.points.keys() as at (at)}
+          <NumberFields {part} rows={pointRows(`cuts.${part.cuts.indexOf(cut)}.points`, at, 'Corner', '%', 'Cut')} />
         {/each}
         <button
           class="link"
@@ -121,20 +61,7 @@
           onclick={() => add({ ...part, belts: part.belts.filter(({ id }) => id !== belt.id) }, 'Remove ring')}>Remove</button
         >
       </div>
-      <div class="two">
-        {#each BELT_ROWS.filter(([field]) => belt.form === 'ring' || field !== 'heightPercent') as [field, label, unit, min, max, step] (field)}
-          <AmountField
-            {label}
-            {unit}
-            {min}
-            {max}
-            step={step ?? 1}
-            value={numberOf(belt, field)}
-            preview={(value) => setBelt(belt, { [field]: value })}
-            commit={() => table.commit('Ring')}
-          />
-        {/each}
-      </div>
+      <NumberFields {part} rows={beltRows(part.belts.indexOf(belt), belt.form)} />
     </div>
   {/each}
   <p class="quiet">{letter ? `New, in “${letter}”:` : 'New, through the whole line (choose a letter to cut only that):'}</p>
@@ -164,11 +91,6 @@
   }
   .title strong {
     font-weight: 600;
-  }
-  .two {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    column-gap: 14px;
   }
   .new {
     display: flex;

@@ -34,6 +34,7 @@
     {#if tags.length > 0}
       <Choice
         {label}
+        hint="Which of the font’s figures are set"
         value={chosen(tags)}
         options={[{ value: 'font', label: 'font' }, ...tags.map((value) => ({ value, label: SHORT[value] ?? value }))]}
         choose={(tag) => pick(tags, tag)}
@@ -44,6 +45,7 @@
     {#each others as tag (tag)}
       <Tick
         label={featureName(tag)}
+        hint="One of the font’s own features ({tag})"
         checked={isOn(tag)}
         change={(on) => set({ [tag]: on === ON_BY_DEFAULT.has(tag) ? undefined : on ? 1 : 0 })}
       />

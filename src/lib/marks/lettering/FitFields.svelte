@@ -1,10 +1,11 @@
 <script lang="ts">
   import { AXIS_NAMES } from '$lib/ui/axis-names';
   import { type Axis, type Fit, type FitMeans, type Lettering } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import NumberFields from '../fields/NumberFields.svelte';
+  import { fitLimitRows, NUMBERS } from '../fields/numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part, axes }: { part: Lettering; axes: readonly Axis[] } = $props();
@@ -34,7 +35,7 @@
   }
   const widening = $derived(axes.find(({ tag }) => tag === 'wdth'));
   const names = $derived({ size: 'Size', tracking: 'Tracking', axis: AXIS_NAMES['wdth'] ?? 'Width' });
-  const units = { size: 'px', tracking: '‰', axis: '' } as const;
+  const units = { size: 'px', tracking: '‰', axis: undefined } as const;
 
   function toggle(means: FitMeans['means'], on: boolean): void {
     if (!fit) return;
@@ -43,8 +44,6 @@
     const by = on ? [...fit.by, added] : fit.by.filter((each) => each.means !== means);
     if (by.length > 0) change('Means of fitting', { ...fit, by });
   }
-  const limit = (means: FitMeans, change: Partial<FitMeans>) =>
-    fit && set({ ...fit, by: fit.by.map((each) => (each.means === means.means ? { ...each, ...change } : each)) });
   const earlier = (means: FitMeans) => {
     if (!fit) return;
     const at = fit.by.indexOf(means);
@@ -55,6 +54,7 @@
 <Fold label="Fit" {summary}>
   <Pick
     label="Fitted to"
+    hint="What the line is brought to the width of"
     value={fit?.to.kind ?? 'none'}
     options={(Object.keys(KINDS) as (keyof typeof KINDS)[])
       .filter((kind) => (kind !== 'angle' || part.line.shape === 'arc') && ((kind !== 'part' && kind !== 'panel') || others.length > 0))
@@ -64,44 +64,19 @@
   {#if fit}
     {@const to = fit.to}
     {#if to.kind === 'width'}
-      <AmountField
-        label="Width"
-        unit="px"
-        lengths
-        min={0.1}
-        max={100000}
-        value={to.widthPx}
-        preview={(widthPx) => set({ ...fit, to: { ...to, widthPx } })}
-        commit={() => table.commit('Fit width')}
-      />
+      <NumberFields {part} rows={NUMBERS.fitWidth} />
     {:else if to.kind === 'angle'}
-      <AmountField
-        label="Angle"
-        unit="°"
-        min={1}
-        max={360}
-        value={to.sweepDeg}
-        preview={(sweepDeg) => set({ ...fit, to: { ...to, sweepDeg } })}
-        commit={() => table.commit('Fit angle')}
-      />
+      <NumberFields {part} rows={NUMBERS.fitAngle} />
     {:else}
       <Pick
         label="Part"
+        hint="The part whose width, or inside, the line is fitted to"
         value={to.part}
         options={others.map((other) => ({ value: other.id, label: table.nameOf(other) }))}
         choose={(id) => change('Fit to a part', { ...fit, to: { ...to, part: id } })}
       />
       {#if to.kind === 'panel'}
-        <AmountField
-          label="Air"
-          unit="px"
-          lengths
-          min={0}
-          max={10000}
-          value={to.airPx}
-          preview={(airPx) => set({ ...fit, to: { ...to, airPx } })}
-          commit={() => table.commit('Air')}
-        />
+        <NumberFields {part} rows={NUMBERS.fitAir} />
       {/if}
     {/if}
     <p class="quiet">By, in this order:</p>
@@ -110,48 +85,40 @@
         <span>{at + 1}. {names[means.means]}</span>
         {#if at > 0}<button class="link" onclick={() => earlier(means)}>earlier</button>{/if}
       </div>
-      <div class="two">
-        <AmountField
-          label="least"
-          unit={units[means.means]}
-          min={-500}
-          max={100000}
-          value={means.min}
-          preview={(min) => limit(means, { min })}
-          commit={() => table.commit('Fit limit')}
-        />
-        <AmountField
-          label="most"
-          unit={units[means.means]}
-          min={-500}
-          max={100000}
-          value={means.max}
-          preview={(max) => limit(means, { max })}
-          commit={() => table.commit('Fit limit')}
-        />
-      </div>
+      <NumberFields {part} rows={fitLimitRows(at, units[means.means])} />
     {/each}
     <div class="ticks">
-      <Tick label="Size" checked={fit.by.some(({ means }) => means === 'size')} change={(on) => toggle('size', on)} />
-      <Tick label="Tracking" checked={fit.by.some(({ means }) => means === 'tracking')} change={(on) => toggle('tracking', on)} />
+      <Tick
+        label="Size"
+        hint="The letters may become larger or smaller"
+        checked={fit.by.some(({ means }) => means === 'size')}
+        change={(on) => toggle('size', on)}
+      />
+      <Tick
+        label="Tracking"
+        hint="The space between the letters may become wider or narrower"
+        checked={fit.by.some(({ means }) => means === 'tracking')}
+        change={(on) => toggle('tracking', on)}
+      />
       {#if widening}<Tick
           label="Width axis"
+          hint="The letters themselves may become wider or narrower, where the font can"
           checked={fit.by.some(({ means }) => means === 'axis')}
           change={(on) => toggle('axis', on)}
         />{/if}
     </div>
     {#if part.text.includes('\n')}
-      <Tick label="Each line by itself" checked={part.eachLine} change={(eachLine) => table.change(part.id, 'Each line', { eachLine })} />
+      <Tick
+        label="Each line by itself"
+        hint="Every line is brought to the full width, not only the longest"
+        checked={part.eachLine}
+        change={(eachLine) => table.change(part.id, 'Each line', { eachLine })}
+      />
     {/if}
   {/if}
 </Fold>
 
 <style>
-  .two {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    column-gap: 14px;
-  }
   .means {
     display: flex;
     justify-content: space-between;

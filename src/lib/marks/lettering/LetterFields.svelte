@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { AXIS_NAMES } from '$lib/ui/axis-names';
+  import { AXIS_NAMES, axisHint } from '$lib/ui/axis-names';
   import {
     restingValue,
     type Axis,
@@ -15,7 +15,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import FontField from './FontField.svelte';
@@ -81,7 +81,7 @@
   });
 </script>
 
-<Fold label="Letters" {summary} bind:open={folded}>
+<Fold label="Letters" {summary} remember={false} bind:open={folded}>
   <div class="letters" role="group" aria-label="Letters">
     {#each letters as each, at (at)}
       {#if each.trim() !== ''}
@@ -97,6 +97,7 @@
   {#if letter !== undefined && index !== undefined}
     <Choice
       label="Applies to"
+      hint="Whether a change is of this letter only or of all like it"
       value={every ? 'every' : 'one'}
       options={[
         { value: 'one', label: 'this one' },
@@ -131,6 +132,7 @@
       {#each axesOfLetter as axis (axis.tag)}
         <AmountField
           label={AXIS_NAMES[axis.tag] ?? axis.tag}
+          hint={axisHint(axis.tag)}
           min={axis.min}
           max={axis.max}
           step={axis.max - axis.min > 50 ? 10 : 1}
@@ -141,6 +143,7 @@
       {/each}
       <AmountField
         label="Size"
+        hint="In percent of the line’s size"
         unit="%"
         min={5}
         max={1000}
@@ -150,6 +153,7 @@
       />
       <AmountField
         label="Turn"
+        hint="Clockwise about the middle of the letter"
         unit="°"
         min={-3600}
         max={3600}
@@ -159,6 +163,7 @@
       />
       <AmountField
         label="Rise"
+        hint="How far it stands above the baseline, in thousandths of the size"
         unit="‰"
         min={-10000}
         max={10000}
@@ -169,6 +174,7 @@
       />
       <AmountField
         label="Shift"
+        hint="How far it stands to the right of its place, in thousandths of the size"
         unit="‰"
         min={-10000}
         max={10000}
@@ -179,6 +185,7 @@
       />
       <AmountField
         label="Opacity"
+        hint="100 % lets nothing through, 0 % is not seen"
         unit="%"
         min={0}
         max={100}
@@ -188,6 +195,7 @@
       />
       <AmountField
         label="Outline"
+        hint="Draws the letter as a line of this thickness, in thousandths of the size; 0 is filled"
         unit="‰"
         min={0}
         max={500}
@@ -198,20 +206,22 @@
     </div>
     <Choice
       label="Flip"
+      hint="Mirrors the letter about its own middle"
       value={own?.flip ?? 'none'}
       options={FLIPS.map((flip) => ({ value: flip, label: FLIP_WORDS[flip] }))}
       choose={(flip) => change('Flip letter', { flip: flip === 'none' ? undefined : flip })}
     />
-    <RolePicker
-      label="Color"
-      palette={table.palette}
-      value={own?.paint && 'role' in own.paint ? own.paint.role : undefined}
-      choose={(role) => change('Letter color', { paint: { role } })}
-    />
+    <PaintPicker label="Color" palette={table.palette} value={own?.paint} choose={(paint) => change('Letter color', { paint })} />
     <div class="two">
-      <Tick label="Hidden" checked={own?.hidden ?? false} change={(hidden) => change('Hide letter', { hidden: hidden || undefined })} />
+      <Tick
+        label="Hidden"
+        hint="The letter keeps its room but is not drawn"
+        checked={own?.hidden ?? false}
+        change={(hidden) => change('Hide letter', { hidden: hidden || undefined })}
+      />
       <Tick
         label="Underlined"
+        hint="Draws a line below, cut where letters reach through it"
         checked={own?.underlined ?? false}
         change={(underlined) => change('Underline', { underlined: underlined || undefined })}
       />

@@ -1,11 +1,13 @@
 <script lang="ts">
-  import { AXIS_NAMES } from '$lib/ui/axis-names';
+  import { AXIS_NAMES, axisHint } from '$lib/ui/axis-names';
   import { lettersOf, restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import RolePicker from '$lib/ui/RolePicker.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
+  import NumberFields from '../fields/NumberFields.svelte';
+  import { NUMBERS } from '../fields/numbers';
   import { useTable } from '../table/table.svelte';
   import CutFields from './CutFields.svelte';
   import FeatureFields from './FeatureFields.svelte';
@@ -88,29 +90,12 @@
   choose={(next) => table.change(part.id, 'Font', { font: { ...part.font, family: next.id, style: 'normal' } })}
 />
 <div class="two">
-  <AmountField
-    label="Size"
-    unit="px"
-    lengths
-    min={1}
-    max={10000}
-    value={part.sizePx}
-    preview={(sizePx) => table.preview(part.id, { sizePx })}
-    commit={() => table.commit('Size')}
-  />
-  <AmountField
-    label="Tracking"
-    unit="‰"
-    min={-500}
-    max={5000}
-    step={5}
-    value={part.trackingPermille}
-    preview={(trackingPermille) => table.preview(part.id, { trackingPermille })}
-    commit={() => table.commit('Tracking')}
-  />
+  <NumberFields {part} rows={NUMBERS.size} />
+  <NumberFields {part} rows={NUMBERS.tracking} />
   {#each axes as axis (axis.tag)}
     <AmountField
       label={AXIS_NAMES[axis.tag] ?? axis.tag}
+      hint={axisHint(axis.tag)}
       min={axis.min}
       max={axis.max}
       step={axis.max - axis.min > 50 ? 10 : axis.max - axis.min > 5 ? 1 : 0.1}
@@ -120,21 +105,13 @@
     />
   {/each}
   {#if lines > 1}
-    <AmountField
-      label="Leading"
-      unit="‰"
-      min={-1000}
-      max={5000}
-      step={10}
-      value={part.leadingPermille}
-      preview={(leadingPermille) => table.preview(part.id, { leadingPermille })}
-      commit={() => table.commit('Leading')}
-    />
+    <NumberFields {part} rows={NUMBERS.leading} />
   {/if}
 </div>
 {#if axes.length === 0 && weights.length > 1}
   <Choice
     label="Weight"
+    hint="Which of the font’s weights the letters are cut in"
     value={String(
       weights.reduce((best, weight) =>
         Math.abs(weight - (part.font.axes['wght'] ?? 400)) < Math.abs(best - (part.font.axes['wght'] ?? 400)) ? weight : best,
@@ -147,6 +124,7 @@
 {#if family?.faces.some(({ style }) => style === 'italic')}
   <Choice
     label="Style"
+    hint="Upright or italic letters of the font"
     value={part.font.style}
     options={[
       { value: 'normal', label: 'upright' },
@@ -157,6 +135,8 @@
 {/if}
 <Pick
   label="Case"
+  hint="How the typed letters are set: the text itself stays as typed"
+  mixed={table.differ(part, 'case')}
   value={part.case}
   options={[
     { value: 'typed', label: 'as typed' },
@@ -169,6 +149,8 @@
 />
 <Choice
   label="Kerning"
+  hint="Who decides the space of each pair: the font, measured white, or nobody"
+  mixed={table.differ(part, 'kerning')}
   value={part.kerning}
   options={[
     { value: 'font', label: 'font' },
@@ -178,27 +160,19 @@
   choose={(kerning) => table.change(part.id, 'Kerning', { kerning })}
 />
 {#if part.kerning === 'optical'}
-  <AmountField
-    label="Kerning strength"
-    hint="50 % is how type designers kern, 100 % makes all white between letters equal"
-    unit="%"
-    min={0}
-    max={100}
-    step={5}
-    value={part.opticalPercent}
-    preview={(opticalPercent) => table.preview(part.id, { opticalPercent })}
-    commit={() => table.commit('Kerning strength')}
-  />
+  <NumberFields {part} rows={NUMBERS.opticalKerning} />
 {/if}
 <SpacingStrip {part} />
-<RolePicker
+<PaintPicker
   label="Color"
   palette={table.palette}
-  value={'role' in part.paint ? part.paint.role : undefined}
-  choose={(role) => table.change(part.id, 'Color', { paint: { role } })}
+  value={table.differ(part, 'paint') ? 'mixed' : part.paint}
+  choose={(paint) => table.change(part.id, 'Color', { paint })}
 />
 <Choice
   label="Anchor"
+  hint="From which point the line grows when its text changes"
+  mixed={table.differ(part, 'align')}
   value={part.align}
   options={[
     { value: 'start', label: 'start' },

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { curveBaseline, type CurvePoint, ENVELOPES, formKind, type Lettering, type Line } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
+  import NumberFields from '../fields/NumberFields.svelte';
+  import { NUMBERS, pointRows } from '../fields/numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
@@ -85,6 +86,7 @@
 <Fold label="Line" summary={name === 'straight' ? '' : LINES[name]}>
   <Pick
     label="Letters stand"
+    hint="What the baseline runs along"
     value={name}
     options={(Object.keys(LINES) as LineName[]).map((value) => ({ value, label: LINES[value] }))}
     choose={(next) => {
@@ -97,6 +99,7 @@
     {@const facts = table.resolved(part.id)?.lettering?.circle}
     <Pick
       label="Around"
+      hint="The part whose circle the text goes round; a circle of its own follows nobody"
       value={line.around?.part ?? ''}
       options={[{ value: '', label: 'a circle of its own' }, ...round.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
       choose={(id) => {
@@ -110,53 +113,19 @@
     />
     <div class="two">
       {#if line.around}
-        {@const around = line.around}
-        <AmountField
-          label="Inset"
-          unit="px"
-          lengths
-          min={-10000}
-          max={10000}
-          value={around.insetPx}
-          preview={(insetPx) => setLine({ ...line, around: { ...around, insetPx } })}
-          commit={() => table.commit('Inset')}
-        />
+        <NumberFields {part} rows={NUMBERS.ringInset} />
       {:else}
-        <AmountField
-          label="Radius"
-          unit="px"
-          lengths
-          min={0.1}
-          max={100000}
-          value={line.radiusPx}
-          preview={(radiusPx) => setLine({ ...line, radiusPx })}
-          commit={() => table.commit('Radius')}
-        />
+        <NumberFields {part} rows={NUMBERS.ringRadius} />
       {/if}
-      <AmountField
-        label="Start"
-        unit="°"
-        min={-3600}
-        max={3600}
-        value={line.startDeg}
-        preview={(startDeg) => setLine({ ...line, startDeg })}
-        commit={() => table.commit('Start')}
-      />
+      <NumberFields {part} rows={NUMBERS.ringStart} />
     </div>
     {#if facts}<p class="quiet">runs over {facts.sweepDeg.toFixed(1)}° of its circle</p>{/if}
   {:else if part.line.shape === 'curve'}
     {@const line = part.line}
-    <AmountField
-      label="Start"
-      unit="%"
-      min={0}
-      max={100}
-      value={line.startPercent}
-      preview={(startPercent) => setLine({ ...line, startPercent })}
-      commit={() => table.commit('Start')}
-    />
+    <NumberFields {part} rows={NUMBERS.curveStart} />
     <Pick
       label="On"
+      hint="The curve or shape that the text stands on"
       value={line.along?.part ?? ''}
       options={[{ value: '', label: 'a curve of its own' }, ...curves.map((other) => ({ value: other.id, label: table.nameOf(other) }))]}
       choose={(id) => {
@@ -174,17 +143,7 @@
       }}
     />
     {#if line.along}
-      {@const along = line.along}
-      <AmountField
-        label="Above it"
-        unit="px"
-        lengths
-        min={-10000}
-        max={10000}
-        value={along.offPx}
-        preview={(offPx) => setLine({ ...line, along: { ...along, offPx } })}
-        commit={() => table.commit('Above the curve')}
-      />
+      <NumberFields {part} rows={NUMBERS.curveOff} />
     {/if}
     {#if room !== undefined && room < 1}
       <button
@@ -196,27 +155,8 @@
         }}>Size it to the curve</button
       >
     {/if}
-    {#each line.along ? [] : line.points as point, at (at)}
-      <div class="two">
-        <AmountField
-          label="Point {at + 1} across"
-          unit="px"
-          min={-100000}
-          max={100000}
-          value={point.x}
-          preview={(x) => setLine({ ...line, points: line.points.map((each, n) => (n === at ? { ...each, x } : each)) })}
-          commit={() => table.commit('Curve point')}
-        />
-        <AmountField
-          label="down"
-          unit="px"
-          min={-100000}
-          max={100000}
-          value={point.y}
-          preview={(y) => setLine({ ...line, points: line.points.map((each, n) => (n === at ? { ...each, y } : each)) })}
-          commit={() => table.commit('Curve point')}
-        />
-      </div>
+    {#each line.along ? [] : line.points.keys() as at (at)}
+      <NumberFields {part} rows={pointRows('line.points', at, 'Point', 'px', 'Curve point')} />
     {/each}
     {#if !line.along}<button
         class="link"
@@ -236,19 +176,11 @@
       >{/if}
   {:else if part.line.shape === 'envelope'}
     {@const line = part.line}
-    <AmountField
-      label="Amount"
-      unit="%"
-      min={-300}
-      max={300}
-      step={5}
-      value={line.amountPercent}
-      preview={(amountPercent) => setLine({ ...line, amountPercent })}
-      commit={() => table.commit(line.form)}
-    />
+    <NumberFields {part} rows={NUMBERS.envelope} />
     {#if line.form !== ENVELOPES[0]}
       <Choice
         label="Keeps its"
+        hint="Which line of the letters stays where it is while the rest is bent"
         value={line.from}
         options={[
           { value: 'baseline', label: 'baseline' },
@@ -266,6 +198,7 @@
     {@const line = part.line}
     <Choice
       label="Letters"
+      hint="Turned letters keep their shape; bent ones follow the curve themselves"
       value={line.letters}
       options={[
         { value: 'turned', label: 'turned' },
@@ -276,17 +209,7 @@
         table.commit('Letters on the line');
       }}
     />
-    <AmountField
-      label="Spacing height"
-      hint="At which height of the capitals the letters keep their spacing: 0 % on the baseline, 100 % at their tops"
-      unit="%"
-      min={-50}
-      max={150}
-      step={5}
-      value={line.spacingAtPercent}
-      preview={(spacingAtPercent) => setLine({ ...line, spacingAtPercent })}
-      commit={() => table.commit('Spacing height')}
-    />
+    <NumberFields {part} rows={NUMBERS.spacingHeight} />
   {/if}
 </Fold>
 

@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { Lettering } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import Pick from '$lib/ui/Pick.svelte';
+  import NumberFields from '../fields/NumberFields.svelte';
+  import { NUMBERS } from '../fields/numbers';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Lettering } = $props();
@@ -42,40 +43,13 @@
   <Fold label="Stays with" summary={first ? table.nameOf(first) : ''}>
     <Pick
       label="First line"
+      hint="The line that this one goes along with: its size and its place follow"
       value={companion?.part ?? ''}
       options={[{ value: '', label: 'none, it stands alone' }, ...firsts.map((each) => ({ value: each.id, label: table.nameOf(each) }))]}
       choose={stayWith}
     />
     {#if companion}
-      <div class="two">
-        <AmountField
-          label="Size"
-          unit="%"
-          min={1}
-          max={1000}
-          value={companion.sizePercent ?? 100}
-          preview={(sizePercent) => table.preview(part.id, { companion: { ...companion, sizePercent } })}
-          commit={() => table.commit('Second line size')}
-        />
-        <AmountField
-          label="Gap"
-          unit="‰"
-          min={-2000}
-          max={5000}
-          step={10}
-          value={companion.gapPermille}
-          preview={(gapPermille) => table.preview(part.id, { companion: { ...companion, gapPermille } })}
-          commit={() => table.commit('Gap below')}
-        />
-      </div>
+      <NumberFields {part} rows={NUMBERS.companion} />
     {/if}
   </Fold>
 {/if}
-
-<style>
-  .two {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    column-gap: 14px;
-  }
-</style>

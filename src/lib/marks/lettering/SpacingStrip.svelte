@@ -80,6 +80,7 @@
   {#if selected}
     <AmountField
       label="Gap {selected.left}{selected.right}"
+      hint="Space by hand between the two letters, on top of their kerning, in thousandths of the size"
       unit="‰"
       min={-2000}
       max={5000}

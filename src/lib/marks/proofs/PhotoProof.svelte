@@ -1,16 +1,16 @@
 <script lang="ts">
-  import { contrastOnPicture, type Hex, type Palette, type ScreenPicture } from '$core/index';
+  import { contrastOnPicture, PROOFS, type Hex, type ProofName } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import { PHOTOS, type Photo } from '../stage/grounds';
+  import { useTable } from '../table/table.svelte';
 
-  interface Props {
-    /** The mark all in ink, and all in paper. */
-    dark: ScreenPicture | undefined;
-    light: ScreenPicture | undefined;
-    palette: Palette;
-  }
-  const { dark, light, palette }: Props = $props();
+  const { name }: { name: ProofName } = $props();
+  const table = useTable();
+  const palette = $derived(table.palette);
+  /** The mark all in ink, and all in paper. */
+  const dark = $derived(table.desk.proofs['one-color']);
+  const light = $derived(table.desk.proofs.reversed);
   let photo: Photo = $state.raw(PHOTOS[0]);
 
   /** Samples across the middle of the photo, where the mark lies. */
@@ -41,7 +41,7 @@
 
 <div class="proof">
   <img src={photo.address} alt="" onload={sample} />
-  <div class="mark"><MarkPicture picture={usesDark ? dark : light} label="On a photo" /></div>
+  <div class="mark"><MarkPicture picture={usesDark ? dark : light} label={PROOFS[name].label} /></div>
 </div>
 <p class="quiet caption">
   <select

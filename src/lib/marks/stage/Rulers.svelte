@@ -1,20 +1,22 @@
 <script lang="ts">
+  import { fromUnit, inUnit } from '$core/index';
+  import { lengths } from '$lib/ui/shown-unit.svelte';
   import type { StageView } from './stage-view.svelte';
 
   const { view }: { view: StageView } = $props();
 
-  /** The round number of mark pixels whose ticks stand at least 50 screen pixels apart. */
+  /** The round number of the shown unit, in mark pixels, whose ticks stand at least 50 screen pixels apart. */
   const step = $derived.by(() => {
-    const least = 50 / view.scale;
+    const least = inUnit(50 / view.scale, lengths.unit);
     const power = 10 ** Math.floor(Math.log10(least));
-    return ([1, 2, 5, 10].find((factor) => factor * power >= least) ?? 10) * power;
+    return fromUnit(([1, 2, 5, 10].find((factor) => factor * power >= least) ?? 10) * power, lengths.unit);
   });
   const ticks = (from: number, length: number): readonly number[] => {
     const first = Math.ceil(-from / view.scale / step) * step;
     const count = Math.max(0, Math.min(200, Math.floor((length - from) / view.scale / step - first / step) + 1));
     return Array.from({ length: count }, (_, index) => first + index * step);
   };
-  const name = (value: number) => String(Number(value.toFixed(2)));
+  const name = (value: number) => String(Number(inUnit(value, lengths.unit).toFixed(3)));
 </script>
 
 <svg class="across" aria-hidden="true">

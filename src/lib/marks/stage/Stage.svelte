@@ -11,6 +11,7 @@
   import StageText from '../lettering/StageText.svelte';
   import { dressingFor, type Ground } from './grounds';
   import { pull } from './pulling';
+  import { lengths } from '$lib/ui/shown-unit.svelte';
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -37,6 +38,7 @@
   const EDGE_PX = 44;
   let began = false;
   let shownAt = '';
+  let lastFit = '';
   $effect(() => {
     const ink = table.shownInk;
     if (!ink || view.widthPx === 0 || view.holding) return;
@@ -47,7 +49,12 @@
     const size = `${view.widthPx} × ${view.heightPx}`;
     const resized = size !== shownAt;
     shownAt = size;
-    if ((!began && !view.looked) || (view.fitted && (!inside || resized))) view.fit(ink);
+    // On a stage with no room for air around it, the mark as it was fitted stands: fitting it again would change nothing.
+    const fittedTo = `${size} ${ink.left} ${ink.top} ${ink.right} ${ink.bottom}`;
+    if (((!began && !view.looked) || (view.fitted && (!inside || resized))) && fittedTo !== lastFit) {
+      lastFit = fittedTo;
+      view.fit(ink);
+    }
     began = true;
   });
 
@@ -57,7 +64,8 @@
   );
   const ticks = $derived(table.selectedId ? table.resolved(table.selectedId) : undefined);
   const chosenInks = $derived((table.desk.stage?.parts ?? []).flatMap(({ id, ink }) => (ink && table.isChosen(id) ? [{ id, ink }] : [])));
-  const size = (ink: Bounds | undefined) => (ink ? `${(ink.right - ink.left).toFixed(1)} × ${(ink.bottom - ink.top).toFixed(1)} px` : '');
+  const size = (ink: Bounds | undefined) =>
+    ink ? `${lengths.text(ink.right - ink.left).replace(/ \w+$/, '')} × ${lengths.text(ink.bottom - ink.top)}` : '';
   /** The frame that is pulled to size what is chosen; letters in hand and locked parts have none. */
   const frame = $derived(
     inLetters || table.drawing || !table.chosen.some(({ locked }) => !locked)
@@ -181,7 +189,7 @@
     {#if balance}
       <g class="balance" aria-hidden="true">
         <line x1={balance.x} x2={balance.x} y1={balance.top - 30} y2={balance.bottom + 12} />
-        <text x={balance.x + 6} y={balance.top - 22}>optical center {balance.off > 0 ? '+' : '−'}{Math.abs(balance.off).toFixed(1)} px</text
+        <text x={balance.x + 6} y={balance.top - 22}>optical center {balance.off > 0 ? '+' : '−'}{lengths.text(Math.abs(balance.off))}</text
         >
       </g>
     {/if}

@@ -2,9 +2,10 @@
   import Layers from '@lucide/svelte/icons/layers';
   import Copy from '@lucide/svelte/icons/copy';
   import Trash from '@lucide/svelte/icons/trash';
-  import { isKnown } from '$core/index';
+  import { isKnown, SHOWN_UNITS } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
   import { menuItems } from '../table/part-actions';
+  import { lengths } from '$lib/ui/shown-unit.svelte';
   import { dressingFor, grounds, type Ground } from './grounds';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from '../table/table.svelte';
@@ -65,10 +66,10 @@
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>
-      {#each all as { label, ground: each } (label)}
+      {#each all as { label, ground: each } (keyOf(each))}
         {@const current = keyOf(each) === keyOf(ground)}
         <label title="ground: {label}" class:current>
-          <input class="over-label" type="radio" name="ground" value={label} checked={current} onchange={() => changeGround(each)} />
+          <input class="over-label" type="radio" name="ground" value={keyOf(each)} checked={current} onchange={() => changeGround(each)} />
           <span
             class="swatch"
             class:clear-ground={each.kind === 'clear'}
@@ -83,6 +84,11 @@
     </fieldset>
     <button onclick={() => view.fit(table.shownInk)} title="Fit (0)" aria-label="Zoom {Math.round(view.scale * 100)} %, fit to the stage"
       >{Math.round(view.scale * 100)} %</button
+    >
+    <button
+      onclick={() => lengths.next()}
+      title="Lengths in {SHOWN_UNITS[lengths.unit].label}; another unit"
+      aria-label="{lengths.unit}: lengths in {SHOWN_UNITS[lengths.unit].label}, show another unit">{lengths.unit}</button
     >
     <button class="link" onclick={showFiles}>Files</button>
   </div>
@@ -114,6 +120,9 @@
     height: 40px;
   }
   .right {
+    flex: 1 1 380px;
+    justify-content: flex-end;
+    min-width: 0;
     gap: 10px;
   }
   [role='toolbar'] {
@@ -150,12 +159,17 @@
   .on {
     color: var(--color-plum);
   }
+  /* A palette of many colors scrolls: what stands beside it stays in view. */
   fieldset {
     display: flex;
     gap: 1px;
+    min-width: 90px;
+    overflow-x: auto;
+    scrollbar-width: thin;
   }
   fieldset label {
     position: relative;
+    flex: none;
     padding: 2px;
     border: 1px solid transparent;
     cursor: pointer;

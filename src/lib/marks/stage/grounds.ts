@@ -1,31 +1,38 @@
-import { ROLES, type Dressing, type Palette, type Role } from '$core/index';
+import { dressingOn, swatchColor, swatchesOf, type ColorKey, type Dressing, type Palette } from '$core/index';
 
-/** Sample photos that a mark is tried on; painted by scripts/photos.mjs. */
+/** Sample photos that a mark is tried on; painted by scripts/photos.mjs. On a dark one it is light. */
 export const PHOTOS = [
-  { name: 'haze', label: 'hazy ridges', address: '/photos/haze.jpg' },
-  { name: 'dusk', label: 'water at dusk', address: '/photos/dusk.jpg' },
-  { name: 'lights', label: 'a crowd of lights', address: '/photos/lights.jpg' },
-  { name: 'studio', label: 'a box in the studio', address: '/photos/studio.jpg' },
+  { name: 'haze', label: 'hazy ridges', address: '/photos/haze.jpg', dark: false },
+  { name: 'dusk', label: 'water at dusk', address: '/photos/dusk.jpg', dark: true },
+  { name: 'lights', label: 'a crowd of lights', address: '/photos/lights.jpg', dark: true },
+  { name: 'studio', label: 'a box in the studio', address: '/photos/studio.jpg', dark: false },
 ] as const;
 export type Photo = (typeof PHOTOS)[number];
 
 /** What the mark stands on while it is worked on. */
 export type Ground =
   | { readonly kind: 'clear' }
-  | { readonly kind: 'color'; readonly color: string; readonly role?: Role }
+  | { readonly kind: 'color'; readonly color: string; readonly role?: ColorKey }
   | { readonly kind: 'photo'; readonly photo: Photo };
 
 export const CLEAR: Ground = { kind: 'clear' };
 
-/** How a mark is dressed for a ground, as its proofs are; on grounds that have no dressing of their own it stays in full color. */
+/** A ground in the palette's colors of now: a swatch may have been given another color since it was chosen. */
+export function groundNow(ground: Ground, palette: Palette): Ground {
+  if (ground.kind !== 'color' || ground.role === undefined) return ground;
+  const color = swatchColor(palette, ground.role);
+  return color === undefined ? CLEAR : color === ground.color ? ground : { ...ground, color };
+}
+
+/** How a mark is dressed for a ground, as its proofs are: in one color on a swatch or a photo; where there is no ground, in full color. */
 export function dressingFor(ground: Ground): Dressing {
-  if (ground.kind !== 'color') return 'full';
-  return ground.role === 'ink' ? 'reversed' : ground.role === 'lead' ? 'on-lead' : 'full';
+  if (ground.kind === 'photo') return ground.photo.dark ? 'reversed' : 'one-color';
+  return ground.kind === 'color' && ground.role !== undefined ? dressingOn(ground.role) : 'full';
 }
 
 /** Every ground that a mark can be looked at on, as they are called. */
 export const grounds = (palette: Palette): readonly { readonly label: string; readonly ground: Ground }[] => [
   { label: 'transparent', ground: CLEAR },
-  ...ROLES.map((role) => ({ label: role, ground: { kind: 'color', color: palette[role], role } as const })),
+  ...swatchesOf(palette).map(({ key, name, hex }) => ({ label: name, ground: { kind: 'color', color: hex, role: key } as const })),
   ...PHOTOS.map((photo) => ({ label: photo.label, ground: { kind: 'photo', photo } as const })),
 ];

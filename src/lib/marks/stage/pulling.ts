@@ -74,7 +74,10 @@ export function pull(
 ): void {
   event.stopPropagation();
   const began = table.open.recipe;
-  const pulled = goingAlone(table.chosen.filter(({ locked }) => !locked)).flatMap((part) => {
+  const pulled = goingAlone(
+    began,
+    table.chosen.filter(({ locked }) => !locked),
+  ).flatMap((part) => {
     const resolved = table.resolved(part.id);
     return resolved?.ink ? [{ part, resolved, ink: resolved.ink }] : [];
   });

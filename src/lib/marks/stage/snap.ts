@@ -1,4 +1,4 @@
-import type { Bounds, ResolvedPart } from '$core/index';
+import { lengthText, type Bounds, type ResolvedPart } from '$core/index';
 
 /** A line that parts snap to: where it is, and what it is. */
 export interface SnapLine {
@@ -138,6 +138,7 @@ function nearestGap(box: Along, still: readonly Along[], reach: number): GapHold
 /**
  * Draws a moving part to the lines of the others, and to the gaps between them.
  * @param dx how far it has been dragged; @param reach how near counts, in mark pixels
+ * @param length how a length is written on a guide
  * @returns how far it goes, and the guides that hold it with the white between the two written on them
  */
 export function snap(
@@ -146,6 +147,7 @@ export function snap(
   dx: number,
   dy: number,
   reach: number,
+  length: (px: number) => string = (px) => lengthText(px, 'px'),
 ): { readonly dx: number; readonly dy: number; readonly guides: readonly Guide[] } {
   const across = nearest(moving.upright, still, 'upright', dx, reach);
   const down = nearest(moving.level, still, 'level', dy, reach);
@@ -174,16 +176,16 @@ export function snap(
   const y = dy + (tall?.by ?? down?.by ?? 0);
   const box = { left: moving.box.left + x, right: moving.box.right + x, top: moving.box.top + y, bottom: moving.box.bottom + y };
   const words = (hold: Hold, white: number) =>
-    `${hold.own.what === hold.other.what ? hold.own.what : `${hold.own.what} to ${hold.other.what}`} · ${white.toFixed(1)} px apart`;
+    `${hold.own.what === hold.other.what ? hold.own.what : `${hold.own.what} to ${hold.other.what}`} · ${length(white)} apart`;
   return {
     dx: x,
     dy: y,
     guides: [
       ...(wide?.spans ?? []).map(([from, to]) => ({
-        ...{ axis: 'level' as const, at: (box.top + box.bottom) / 2, from, to, label: `equal gaps · ${(wide?.gap ?? 0).toFixed(1)} px` },
+        ...{ axis: 'level' as const, at: (box.top + box.bottom) / 2, from, to, label: `equal gaps · ${length(wide?.gap ?? 0)}` },
       })),
       ...(tall?.spans ?? []).map(([from, to]) => ({
-        ...{ axis: 'upright' as const, at: (box.left + box.right) / 2, from, to, label: `equal gaps · ${(tall?.gap ?? 0).toFixed(1)} px` },
+        ...{ axis: 'upright' as const, at: (box.left + box.right) / 2, from, to, label: `equal gaps · ${length(tall?.gap ?? 0)}` },
       })),
       ...(across && !wide
         ? [

@@ -14,6 +14,7 @@ import {
 import type { Table } from '../table/table.svelte';
 import { boundariesOf, boundaryNear } from '../lettering/caret';
 import { hold } from './hold';
+import { lengths } from '$lib/ui/shown-unit.svelte';
 import { snap, snapLines, type Guide } from './snap';
 import type { StageView } from './stage-view.svelte';
 
@@ -152,7 +153,10 @@ export class StageHands {
     const part = this.table.selected;
     if (!part || !isKnown(part)) return;
     const began = this.table.open.recipe;
-    const moved = goingAlone(this.table.chosen.filter(({ locked }) => !locked));
+    const moved = goingAlone(
+      began,
+      this.table.chosen.filter(({ locked }) => !locked),
+    );
     this.view.holding = true;
     const resolved = this.table.resolved(part.id);
     const moving = resolved && snapLines(resolved);
@@ -184,7 +188,9 @@ export class StageHands {
         const across = held.shift && Math.abs(held.x) < Math.abs(held.y) ? 0 : held.x / this.view.scale;
         const down = held.shift && Math.abs(held.x) >= Math.abs(held.y) ? 0 : held.y / this.view.scale;
         const drawn =
-          moving && !held.ctrl ? snap(moving, still, across, down, SNAP_PX / this.view.scale) : { dx: across, dy: down, guides: [] };
+          moving && !held.ctrl
+            ? snap(moving, still, across, down, SNAP_PX / this.view.scale, lengths.text)
+            : { dx: across, dy: down, guides: [] };
         this.guides = drawn.guides;
         if (moved.length > 1 || !moved.some(({ id }) => id === part.id))
           return this.table.previewRecipe(moved.reduce((recipe, each) => this.moveIn(recipe, each, drawn.dx, drawn.dy), began));

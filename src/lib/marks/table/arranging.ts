@@ -32,7 +32,7 @@ export class Arranging {
 
   /** Moves every chosen part in the mark's plane. */
   nudge(x: number, y: number): void {
-    this.table.previewRecipe(this.#moved(goingAlone(this.table.chosen).map(({ id }) => ({ id, dx: x, dy: y }))));
+    this.table.previewRecipe(this.#moved(goingAlone(this.table.open.recipe, this.table.chosen).map(({ id }) => ({ id, dx: x, dy: y }))));
   }
   /** The recipe with parts moved in the mark's plane; locked ones stay. */
   #moved(shifts: readonly Shift[]): Recipe {

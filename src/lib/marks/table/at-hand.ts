@@ -1,4 +1,4 @@
-import type { KnownPart, Part, Recipe, ResolvedPart } from '$core/index';
+import type { KnownPart, Palette, Part, Recipe, ResolvedPart } from '$core/index';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 
@@ -6,6 +6,7 @@ import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 export interface AtHand {
   readonly open: OpenMark;
   readonly desk: DrawingDesk;
+  readonly palette: Palette;
   readonly info: { readonly id: string };
   readonly parts: readonly Part[];
   /** Every part that is chosen, in the order of choosing. */

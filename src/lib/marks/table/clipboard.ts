@@ -1,16 +1,22 @@
 import {
   addPart,
+  brokenAway,
   copyDeep,
   fail,
+  mapPaints,
   membersDeep,
   ok,
   parseRecipe,
   topLevel,
   writeRecipe,
   type Affine,
+  type KnownPart,
+  type Palette,
   type Recipe,
   type Result,
+  type Sources,
 } from '$core/index';
+import { ownSwatches } from './own-swatches';
 
 /** Says of a clipboard's text that it holds parts of ours. */
 const MARK = 'lucky-thistle parts';
@@ -19,16 +25,24 @@ const MARK = 'lucky-thistle parts';
 export interface CopiedFrom {
   readonly brand: string;
   readonly mark: string;
+  readonly palette: Palette;
+  /** The recipes that linked parts follow. */
+  readonly sources: Sources;
 }
 
 /** Parts as text for the clipboard, with what they draw: a small recipe, so that other marks, brands and windows can read it. */
-export function copied(recipe: Recipe, ids: readonly string[], { brand, mark }: CopiedFrom): string {
+export function copied(recipe: Recipe, ids: readonly string[], { brand, mark, palette, sources }: CopiedFrom): string {
   const wanted = new Set(ids.flatMap((id) => [id, ...membersDeep(recipe, id)]));
+  // In another brand nothing can be followed: there, linked parts are what they show here.
+  const apart = [...wanted].reduce((next, id) => brokenAway(next, id, sources) ?? next, recipe);
+  const also = new Set([...wanted, ...ids.flatMap((id) => membersDeep(apart, id))]);
   return JSON.stringify({
     holds: MARK,
     from: brand,
     mark,
+    swatches: palette.more ?? [],
     recipe: writeRecipe({ ...recipe, parts: recipe.parts.filter(({ id }) => wanted.has(id)) }),
+    ...(apart === recipe ? {} : { apart: writeRecipe({ ...apart, parts: apart.parts.filter(({ id }) => also.has(id)) }) }),
   });
 }
 
@@ -40,7 +54,7 @@ export function copied(recipe: Recipe, ids: readonly string[], { brand, mark }: 
 export function pasted(
   recipe: Recipe,
   text: string,
-  mark: string,
+  { mark, brand, palette }: Omit<CopiedFrom, 'sources'>,
 ): Result<{ readonly recipe: Recipe; readonly ids: readonly string[] } | undefined> {
   let held: unknown;
   try {
@@ -49,21 +63,27 @@ export function pasted(
     return ok(undefined);
   }
   if (held === null || typeof held !== 'object' || (held as { holds?: unknown }).holds !== MARK) return ok(undefined);
-  const read = parseRecipe((held as { recipe?: unknown }).recipe);
+  const { recipe: sent, apart, from, mark: cameFrom } = held as { readonly [K in 'recipe' | 'apart' | 'from' | 'mark']?: unknown };
+  const read = parseRecipe(from !== brand && apart !== undefined ? apart : sent);
   if (!read.ok) return read;
-  const home = (held as { mark?: unknown }).mark === mark;
+  const home = cameFrom === mark;
   const stays = (id: string) => (home && recipe.parts.some((part) => part.id === id) ? id : undefined);
   const tops = topLevel(read.value).map(({ id }) => id);
   const copies = copyDeep(read.value, tops, ASIDE, recipe, stays);
   if (!copies || copies.ids.length === 0) return fail({ code: 'not-understood', message: 'What was copied is not understood here.' });
   let next = recipe;
+  const own = ownSwatches((held as { swatches?: unknown }).swatches, palette);
   for (const part of copies.parts) {
-    const added = addPart(next, part);
+    const added = addPart(next, mapPaints(home ? part : followingFrom(part, cameFrom), own));
     if (added === next) return fail({ code: 'too-many-parts', message: 'This mark is full.' });
     next = added;
   }
   return ok({ recipe: next, ids: copies.ids });
 }
+
+/** A part that follows another one of its own mark goes on following it from a mark beside it. */
+const followingFrom = (part: KnownPart, mark: unknown): KnownPart =>
+  part.kind === 'linked' && part.from.mark === null && typeof mark === 'string' ? { ...part, from: { ...part.from, mark } } : part;
 
 /** The brand that a clipboard's text comes from. */
 export function lenderOf(text: string): string | undefined {

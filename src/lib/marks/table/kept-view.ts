@@ -1,4 +1,4 @@
-import { ROLES, type Palette } from '$core/index';
+import { swatchesOf, type Palette } from '$core/index';
 import { PHOTOS, type Ground } from '../stage/grounds';
 import type { StageView } from '../stage/stage-view.svelte';
 
@@ -40,13 +40,13 @@ export function keptView(
   try {
     const { ground, chosen, ...place } = JSON.parse(sessionStorage.getItem(keyOf(mark)) ?? '') as KeptView;
     if (![place.scale, place.x, place.y].every(Number.isFinite) || !Array.isArray(chosen)) return undefined;
-    const role = ROLES.find((each) => each === ground.name);
+    const swatch = swatchesOf(palette).find(({ key }) => key === ground.name);
     const photo = PHOTOS.find(({ name }) => name === ground.name);
     const on: Ground =
       ground.kind === 'photo' && photo
         ? { kind: 'photo', photo }
-        : ground.kind === 'color' && role
-          ? { kind: 'color', color: palette[role], role }
+        : ground.kind === 'color' && swatch
+          ? { kind: 'color', color: swatch.hex, role: swatch.key }
           : ground.kind === 'color' && /^#[0-9a-f]{6}$/i.test(ground.name ?? '')
             ? { kind: 'color', color: ground.name ?? '' }
             : { kind: 'clear' };

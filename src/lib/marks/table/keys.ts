@@ -1,3 +1,5 @@
+import { meantBy, ownKeys } from './own-keys';
+
 /** What the keys of the table do. One row each; `?` lists them, and nothing else answers keys there. */
 export interface TableActions {
   readonly undo: () => void;
@@ -27,20 +29,29 @@ export interface TableActions {
   readonly chooseAll: () => void;
   readonly rename: () => void;
   readonly toEnd: (end: 'front' | 'back') => void;
+  /** Into the group beside it, or out of its own. */
+  readonly regather: (way: 'in' | 'out') => void;
 }
+
+/** What of a pressed key counts. */
+export type Stroke = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>;
 
 export interface KeyRow {
   readonly keys: string;
   readonly does: string;
-  readonly matches: (event: KeyboardEvent) => boolean;
-  readonly act: (actions: TableActions, event: KeyboardEvent) => void;
+  /** Letters and signs that stand alone in it; each can be given another key. */
+  readonly signs?: readonly string[];
+  /** Whether it works where text is typed, too. */
+  readonly everywhere?: true;
+  readonly matches: (stroke: Stroke) => boolean;
+  readonly act: (actions: TableActions, stroke: Stroke) => void;
 }
 
-const command = (event: KeyboardEvent) => event.ctrlKey || event.metaKey;
-const plain = (event: KeyboardEvent, ...keys: readonly string[]) => !command(event) && !event.altKey && keys.includes(event.key);
-const commanded = (event: KeyboardEvent, key: string, shift: boolean) =>
+const command = (event: Stroke) => event.ctrlKey || event.metaKey;
+const plain = (event: Stroke, ...keys: readonly string[]) => !command(event) && !event.altKey && keys.includes(event.key);
+const commanded = (event: Stroke, key: string, shift: boolean) =>
   command(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
-const withAlt = (event: KeyboardEvent, ...keys: readonly string[]) => event.altKey && !command(event) && keys.includes(event.key);
+const withAlt = (event: Stroke, ...keys: readonly string[]) => event.altKey && !command(event) && keys.includes(event.key);
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -49,9 +60,10 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 export const keyRows: readonly KeyRow[] = [
-  { keys: 'Ctrl Z', does: 'Undo', matches: (event) => commanded(event, 'z', false), act: (to) => to.undo() },
+  { keys: 'Ctrl Z', everywhere: true, does: 'Undo', matches: (event) => commanded(event, 'z', false), act: (to) => to.undo() },
   {
     keys: 'Ctrl Shift Z, Ctrl Y',
+    everywhere: true,
     does: 'Redo',
     matches: (event) => commanded(event, 'z', true) || commanded(event, 'y', false),
     act: (to) => to.redo(),
@@ -82,6 +94,7 @@ export const keyRows: readonly KeyRow[] = [
   },
   {
     keys: '[ ]',
+    signs: ['[', ']'],
     does: 'Select the part behind, in front',
     matches: (event) => plain(event, '[', ']'),
     act: (to, event) => to.selectNext(event.key === ']' ? 1 : -1),
@@ -90,12 +103,19 @@ export const keyRows: readonly KeyRow[] = [
   {
     keys: 'Home, End',
     does: 'Bring to the very front, send to the very back',
-    matches: (event) => plain(event, 'Home', 'End'),
+    matches: (event) => !event.shiftKey && plain(event, 'Home', 'End'),
     act: (to, event) => to.toEnd(event.key === 'Home' ? 'front' : 'back'),
+  },
+  {
+    keys: 'Shift Home, End',
+    does: 'Bring out of its group, into the group beside it',
+    matches: (stroke) => stroke.shiftKey && plain(stroke, 'Home', 'End'),
+    act: (to, stroke) => to.regather(stroke.key === 'Home' ? 'out' : 'in'),
   },
   { keys: 'Enter', does: 'Go into the letters', matches: (event) => plain(event, 'Enter'), act: (to) => to.letters() },
   {
     keys: ', .',
+    signs: [',', '.'],
     does: 'The letter before, after',
     matches: (event) => plain(event, ',', '.'),
     act: (to, event) => to.nextLetter(event.key === '.' ? 1 : -1),
@@ -108,24 +128,29 @@ export const keyRows: readonly KeyRow[] = [
   },
   {
     keys: '< >',
+    signs: ['<', '>'],
     does: 'Turn the letter by 1°',
     matches: (event) => plain(event, '<', '>'),
     act: (to, event) => to.turnLetter(event.key === '>' ? 1 : -1),
   },
-  { keys: 'F', does: 'Flip the letter across', matches: (event) => plain(event, 'f', 'F'), act: (to) => to.flipLetter() },
-  { keys: 'T', does: 'Keep a try', matches: (event) => plain(event, 't', 'T'), act: (to) => to.keepTry() },
+  { keys: 'F', signs: ['f'], does: 'Flip the letter across', matches: (event) => plain(event, 'f', 'F'), act: (to) => to.flipLetter() },
+  { keys: 'T', signs: ['t'], does: 'Keep a try', matches: (event) => plain(event, 't', 'T'), act: (to) => to.keepTry() },
   { keys: 'Esc', does: 'Let go of the letter, of the part', matches: (event) => plain(event, 'Escape'), act: (to) => to.deselect() },
-  { keys: '/', does: 'Add anything', matches: (event) => plain(event, '/'), act: (to) => to.add() },
-  { keys: '0', does: 'Fit the mark to the stage', matches: (event) => plain(event, '0'), act: (to) => to.fit() },
+  { keys: '/', signs: ['/'], does: 'Add anything', matches: (event) => plain(event, '/'), act: (to) => to.add() },
+  { keys: '0', signs: ['0'], does: 'Fit the mark to the stage', matches: (event) => plain(event, '0'), act: (to) => to.fit() },
   {
     keys: '+ −',
+    signs: ['+', '-'],
     does: 'Zoom',
     matches: (event) => plain(event, '+', '=', '-'),
     act: (to, event) => to.zoom(event.key === '-' ? 0.8 : 1.25),
   },
-  { keys: 'Ctrl K', does: 'Find an action', matches: (event) => commanded(event, 'k', false), act: (to) => to.find() },
+  { keys: 'Ctrl K', everywhere: true, does: 'Find an action', matches: (event) => commanded(event, 'k', false), act: (to) => to.find() },
   { keys: '?', does: 'All keys', matches: (event) => plain(event, '?'), act: (to) => to.help() },
 ];
+
+/** Every letter and sign that the table answers to. */
+export const SIGNS: readonly string[] = keyRows.flatMap(({ signs }) => signs ?? []);
 
 /** Keys that the browser turns into events of their own; listed with the others. */
 export const clipboardRows = [
@@ -176,16 +201,22 @@ export const singleKeys = {
     }
   },
 };
-const isSingle = (event: KeyboardEvent): boolean => event.key.length === 1 && !command(event) && !event.altKey;
+const isSingle = (event: Stroke): boolean => event.key.length === 1 && !command(event) && !event.altKey;
 
 /** Undo, redo and the list of actions work everywhere on the table; the other keys wherever no text is typed. */
 export function answerKey(event: KeyboardEvent, actions: TableActions): void {
-  const row = keyRows.find(({ matches }) => matches(event));
+  const { ctrlKey, metaKey, altKey, shiftKey } = event;
+  const key = isSingle(event) ? meantBy(event.key, ownKeys()) : event.key;
+  if (key === undefined) return;
+  const stroke: Stroke = { key, ctrlKey, metaKey, altKey, shiftKey };
+  const row = keyRows.find(({ matches }) => matches(stroke));
   if (!row || event.defaultPrevented || keeps(event)) return;
-  if (isTyping(event.target) && !/^(Undo|Redo|Find an action)$/.test(row.does)) return;
-  if (isSingle(event) && event.key !== '?' && !singleKeys.on) return;
+  if (isTyping(event.target) && !row.everywhere) return;
+  if (isSingle(event) && key !== '?' && !singleKeys.on) return;
   // What is open over the table has its keys to itself.
   if ((event.target as HTMLElement | null)?.closest?.('dialog, [role="dialog"], [popover]')) return;
+  // So has a dialog that lies over all, wherever the focus went when the one before it closed.
+  if (globalThis.document?.querySelector('dialog:modal')) return;
   event.preventDefault();
-  row.act(actions, event);
+  row.act(actions, stroke);
 }

@@ -16,11 +16,11 @@ export class Looks {
   copy(): void {
     const part = this.table.chosen.at(-1);
     const look = part && partLook(this.table.open.recipe, part.id);
-    if (look) keepLook(look);
+    if (look) keepLook(look, this.table.palette);
   }
   /** The look that was kept, on everything that is chosen. */
   paste(): void {
-    const look = keptLook();
+    const look = keptLook(this.table.palette);
     if (look) this.#put('Paste look', this.table.chosen, look);
   }
   #put(gesture: string, parts: readonly KnownPart[], look: PartLook): void {

@@ -1,15 +1,15 @@
 import {
-  heightOf,
   lettersOf,
+  SYMMETRIES,
+  symmetryRow,
+  takerOf,
   unite,
-  widthOf,
   type Bounds,
   type Alignment,
   type CombinationHow,
   type Distribution,
   type KnownPart,
   type Match,
-  type SymmetryRule,
 } from '$core/index';
 import type { MenuItem } from '$lib/ui/menu-item';
 import { keptLook } from './kept-look';
@@ -23,7 +23,9 @@ interface ActionRow {
   readonly least: number;
   readonly apart?: boolean;
   /** Whether it can be done now, whatever is chosen. */
-  readonly ready?: () => boolean;
+  readonly ready?: (table: Table) => boolean;
+  /** What is missing while it is not ready. */
+  readonly lacks?: string;
   readonly act: (table: Table, part: KnownPart) => void;
 }
 
@@ -54,33 +56,22 @@ const combined = (how: CombinationHow, label: string): ActionRow => ({
   least: 2,
   act: (table) => table.gather(label, 'combination', (id, members) => ({ kind: 'combination', id, members, how })),
 });
-const repeated = (rule: SymmetryRule, label: string, more: (table: Table) => object): ActionRow => ({
-  menu: 'Repeat',
-  label,
-  least: 1,
-  act: (table) => table.gather(label, 'symmetry', (id, members) => ({ kind: 'symmetry', id, members, rule, ...more(table) })),
-});
-
-interface Center {
-  readonly centerX: number;
-  readonly centerY: number;
-}
-/** Mirrors stand on the middle of the rest of the mark, or beside what is mirrored where there is no rest. */
-function axis(table: Table): Center {
+/** The rest of the mark: all that stands by itself and is not chosen. */
+function restOf(table: Table): Bounds | undefined {
   const rest = (table.desk.stage?.parts ?? []).filter(({ id, within }) => !table.isChosen(id) && within === undefined);
-  const box = rest.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
-  if (box) return { centerX: Math.round((box.left + box.right) / 2), centerY: Math.round((box.top + box.bottom) / 2) };
-  return { centerX: Math.round(table.arranging.box().right + 20), centerY: table.arranging.middle().y };
+  return rest.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
 }
-function middle(table: Table): Center {
-  const { x, y } = table.arranging.middle();
-  return { centerX: x, centerY: y };
-}
-function below(table: Table): Center {
-  const { x, y } = table.arranging.middle();
-  return { centerX: x, centerY: Math.round(y + heightOf(table.arranging.box()) * 1.5) };
-}
-const step = (table: Table) => ({ stepX: Math.round(widthOf(table.arranging.box()) * 1.2), count: 3 });
+const repeats: readonly ActionRow[] = SYMMETRIES.flatMap((rule) =>
+  symmetryRow(rule).beginnings.map(({ label, numbers }): ActionRow => ({
+    menu: 'Repeat',
+    label,
+    least: 1,
+    act: (table) => {
+      const start = numbers({ chosen: table.arranging.box(), rest: restOf(table) });
+      table.gather(label, 'symmetry', (id, members) => ({ kind: 'symmetry', id, members, rule, ...start }));
+    },
+  })),
+);
 
 const rows: readonly ActionRow[] = [
   aligned('left', 'Left edges'),
@@ -109,7 +100,14 @@ const rows: readonly ActionRow[] = [
   { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.arranging.flip() },
   { menu: 'Arrange', label: 'Copy look to the others', least: 2, apart: true, act: (table) => table.looks.carry() },
   { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.looks.copy() },
-  { menu: 'Arrange', label: 'Paste look', least: 1, ready: () => keptLook() !== undefined, act: (table) => table.looks.paste() },
+  {
+    menu: 'Arrange',
+    label: 'Paste look',
+    least: 1,
+    ready: (table) => keptLook(table.palette) !== undefined,
+    lacks: 'nothing to paste yet',
+    act: (table) => table.looks.paste(),
+  },
   {
     menu: 'Combine',
     label: 'Group',
@@ -138,18 +136,24 @@ const rows: readonly ActionRow[] = [
       if (symbol) table.gather('Symbol and name', 'lockup', (id, members) => ({ kind: 'lockup', id, members, symbol: symbol.id }));
     },
   },
+  {
+    ...{ menu: 'Combine', label: 'Into the group beside it', least: 1, apart: true, lacks: 'there is no group beside it' },
+    ready: (table) => table.chosen.some((part) => table.groupBehind(part) !== undefined),
+    act: (table) => table.regather('in'),
+  },
+  {
+    ...{ menu: 'Combine', label: 'Out of its group', least: 1, lacks: 'it stands by itself' },
+    ready: (table) => table.chosen.some(({ id }) => takerOf(table.open.recipe, id) !== undefined),
+    act: (table) => table.regather('out'),
+  },
   { menu: 'Combine', label: 'Band around', least: 1, apart: true, act: (table, part) => table.addBand(part) },
-  repeated('mirror', 'Mirror pair', (table) => ({ ...axis(table), axisDeg: 90 })),
-  repeated('mirror', 'Keep a half and mirror it', (table) => ({ ...middle(table), axisDeg: 90, crop: true })),
-  repeated('four-way', 'Four ways', axis),
-  repeated('around', 'Around a center', below),
-  repeated('along', 'Along a line', step),
+  ...repeats,
 ];
 
 const itemOf = (table: Table, { label, least, apart, ready, act }: ActionRow): MenuItem => ({
   label,
   apart: apart ?? false,
-  disabled: table.chosen.length < least || ready?.() === false,
+  disabled: table.chosen.length < least || ready?.(table) === false,
   act: () => {
     const part = table.chosen.at(-1);
     if (part) act(table, part);
@@ -190,6 +194,5 @@ export const partActions = (table: Table): readonly (MenuItem & { readonly menu:
   rows.map((row) => ({
     ...itemOf(table, row),
     menu: row.menu,
-    wants:
-      table.chosen.length < row.least ? `choose ${COUNTED[row.least]} first` : row.ready?.() === false ? 'nothing to paste yet' : undefined,
+    wants: table.chosen.length < row.least ? `choose ${COUNTED[row.least]} first` : row.ready?.(table) === false ? row.lacks : undefined,
   }));

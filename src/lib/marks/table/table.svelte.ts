@@ -1,7 +1,10 @@
 import { getContext, setContext } from 'svelte';
+import { SvelteSet } from 'svelte/reactivity';
 import {
   addPart,
+  brokenAway,
   changePart,
+  derive,
   shareChange,
   createPart,
   duplicatePart,
@@ -9,14 +12,19 @@ import {
   forgetWaiting,
   freePartId,
   gather,
+  goingAlone,
   isKnown,
+  isOnlySeen,
   labelOf,
+  mayEnter,
+  movedInto,
   LONGEST_TEXT,
   nameLettering,
   labelsOf,
   openTaker,
   picturesAddress,
   releaseCopy,
+  reaches,
   removePart,
   restack,
   retext,
@@ -26,6 +34,7 @@ import {
   unite,
   type Bounds,
   type Brief,
+  type Dressing,
   type KnownInput,
   type KnownPart,
   type Lettering,
@@ -158,9 +167,11 @@ export class Table {
     () => new Map(this.marks.map((mark) => [mark.id, mark.id === this.info.id ? this.open.recipe : mark.recipe])),
   );
 
+  /** The dressing that the stage shows over the mark, while it is dressed for its ground. */
+  worn: Dressing | undefined = $state();
   /** What is to be drawn. */
   order(): DeskOrder {
-    return { markId: this.info.id, palette: this.palette, recipes: this.recipes, beside: this.#beside };
+    return { markId: this.info.id, palette: this.palette, recipes: this.recipes, worn: this.worn, beside: this.#beside };
   }
   readonly #beside: ReadonlyMap<string, Recipe> = $derived.by(() => new Map(this.tries.kept.map(({ id, recipe }) => [id, recipe])));
 
@@ -169,11 +180,42 @@ export class Table {
 
   /** Shows a change while its gesture goes on. */
   preview(id: string, change: PartChange): void {
-    this.open.preview(shareChange(this.open.recipe, id, this.#chosen, change));
+    this.open.preview(shareChange(this.open.recipe, id, this.#chosen, this.#ownChange(id, change)));
   }
   /** A change that is a whole gesture. */
   change(id: string, gesture: string, change: PartChange): void {
-    this.open.commit(gesture, shareChange(this.open.recipe, id, this.#chosen, change));
+    this.open.commit(gesture, shareChange(this.open.recipe, id, this.#chosen, this.#ownChange(id, change)));
+  }
+  /** What a linked part shows: the part it follows, with what it has of its own; nothing for others, and where the link is broken. */
+  shownBy(id: string): KnownPart | undefined {
+    const part = this.parts.find((each) => each.id === id);
+    if (part?.kind !== 'linked') return undefined;
+    const shown = derive(this.open.recipe, this.recipes).recipe.parts.find((each) => each.id === id);
+    return shown && isKnown(shown) && shown.kind !== 'linked' ? shown : undefined;
+  }
+  /** Fields of a linked part that say what it shows already are not its own. */
+  #ownChange(id: string, change: PartChange): PartChange {
+    const shown = this.shownBy(id) as Readonly<Record<string, unknown>> | undefined;
+    if (!shown) return change;
+    return Object.fromEntries(
+      Object.entries(change).filter(([field, value]) => field !== 'kind' && JSON.stringify(value) !== JSON.stringify(shown[field])),
+    ) as PartChange;
+  }
+  /** Lets a linked part become ordinary parts, which follow nobody. */
+  breakAway(id: string): void {
+    const free = brokenAway(this.open.recipe, id, this.recipes);
+    if (free) this.open.commit('Break away', free);
+    else this.said = 'It shows nothing that could stand by itself.';
+  }
+  /** Whether parts that are chosen together with this one, and that a change of it reaches, have other values there. */
+  differ(part: KnownPart, path: string): boolean {
+    const [field = ''] = path.split('.');
+    if (this.#chosen.length < 2 || !this.#chosen.includes(part.id)) return false;
+    if (field === 'place' && /\.[xy]$/.test(path)) return false;
+    const valueOf = (of: KnownPart): unknown =>
+      path.split('.').reduce<unknown>((value, key) => (value as Readonly<Record<string, unknown>> | undefined)?.[key], of);
+    const own = JSON.stringify(valueOf(part));
+    return this.chosen.some((other) => (field === 'place' || reaches(part, other, field)) && JSON.stringify(valueOf(other)) !== own);
   }
   previewRecipe(recipe: Recipe): void {
     this.open.preview(recipe);
@@ -229,7 +271,7 @@ export class Table {
   duplicateChosen(): void {
     let recipe = this.open.recipe;
     const fresh: string[] = [];
-    for (const { id } of this.chosen) {
+    for (const { id } of goingAlone(recipe, this.chosen)) {
       const copied = duplicatePart(recipe, id);
       if (copied) [recipe, fresh[fresh.length]] = [copied.recipe, copied.id];
     }
@@ -246,6 +288,36 @@ export class Table {
     const neighbors = taker ? this.parts.filter(({ id }) => takenBy(taker).includes(id)) : topLevel(this.open.recipe);
     this.restack(part, neighbors.findIndex(({ id }) => id === part.id) + by);
   }
+  /** Brings a part into another one that draws it from now on, or lets it stand by itself; it stays where it is seen. */
+  bringInto(id: string, into: string | undefined, position?: number): void {
+    const next = movedInto(this.open.recipe, id, into, position);
+    if (next === this.open.recipe) this.said = 'It cannot go in there.';
+    else this.open.commit(into === undefined ? 'Out of the group' : 'Into the group', next);
+  }
+  /** The nearest group behind a part among its neighbors, which it could go into. */
+  groupBehind(part: Part): string | undefined {
+    const taker = takerOf(this.open.recipe, part.id);
+    const neighbors = taker ? this.parts.filter(({ id }) => takenBy(taker).includes(id)) : topLevel(this.open.recipe);
+    const at = neighbors.findIndex(({ id }) => id === part.id);
+    return neighbors
+      .slice(0, at)
+      .reverse()
+      .concat(neighbors.slice(at + 1))
+      .find(({ id }) => mayEnter(this.open.recipe, part.id, id))?.id;
+  }
+  /** Every chosen part out of the group that draws it, or into the nearest one behind it. */
+  regather(way: 'in' | 'out'): void {
+    const chosen = goingAlone(this.open.recipe, this.chosen).filter(({ locked }) => !locked);
+    const recipe = chosen.reduce((next, part) => {
+      if (way === 'in') return movedInto(next, part.id, this.groupBehind(part));
+      const taker = takerOf(next, part.id);
+      return taker ? movedInto(next, part.id, takerOf(next, taker.id)?.id) : next;
+    }, this.open.recipe);
+    if (recipe === this.open.recipe) this.said = way === 'in' ? 'There is no group beside it to go into.' : 'It stands by itself already.';
+    else this.open.commit(way === 'in' ? 'Into the group' : 'Out of the group', recipe);
+  }
+  /** Parts whose members are shown in the recipe although nothing of them is chosen. */
+  readonly unfolded = new SvelteSet<string>();
   /** Lets one new part draw all chosen ones. */
   gather(gesture: string, kind: string, make: (id: string, members: string[]) => KnownInput): void {
     const ids = this.chosen.filter(({ locked }) => !locked).map(({ id }) => id);
@@ -281,7 +353,7 @@ export class Table {
   /** Parts from the clipboard; what is not ours is left alone. */
   async paste(text: string): Promise<void> {
     this.said = '';
-    const next = pasted(this.open.recipe, text, this.info.id);
+    const next = pasted(this.open.recipe, text, { mark: this.info.id, brand: this.brand.slug, palette: this.palette });
     if (!next.ok) this.said = sentences(next.problems);
     if (next.ok && !next.value) return this.#pasteForeign(text);
     if (!next.ok || !next.value) return;
@@ -319,7 +391,7 @@ export class Table {
   /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
   readonly shownInk: Bounds | undefined = $derived.by(() =>
     this.parts.reduce(
-      (sum, part) => (part.kind === 'picture' && part.reference && !part.hidden ? unite(sum, this.resolved(part.id)?.ink) : sum),
+      (sum, part) => (isKnown(part) && isOnlySeen(part) && !part.hidden ? unite(sum, this.resolved(part.id)?.ink) : sum),
       this.desk.stage?.ink,
     ),
   );

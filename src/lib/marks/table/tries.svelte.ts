@@ -1,4 +1,4 @@
-import { expect, parseRecipe, writeRecipe, type Recipe } from '$core/index';
+import { expect, recoverRecipe, writeRecipe, type Recipe } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 
 /** Another version of the mark, kept beside it. */
@@ -14,7 +14,7 @@ interface Answered {
   readonly recipe: unknown;
 }
 
-const read = ({ id, name, recipe }: Answered): Kept => ({ id, name, recipe: expect(parseRecipe(recipe)) });
+const read = ({ id, name, recipe }: Answered): Kept => ({ id, name, recipe: expect(recoverRecipe(recipe)) });
 
 /** The tries of the mark on the table. */
 export class Tries {

@@ -1,5 +1,18 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { CatalogueEntry, MarkRole, Palette, PictureColor, RevisionKind } from '$core/index';
+import type { CatalogueEntry, MarkRole, PictureColor, RevisionKind } from '$core/index';
+import { author } from '../http/author';
+
+/** Who made a version, and from where. */
+const made = () => ({
+  madeBy: p
+    .text()
+    .default('')
+    .onCreate(() => author().name),
+  madeFrom: p
+    .text()
+    .default('')
+    .onCreate(() => author().from),
+});
 
 /** One client's brand. */
 export const Brand = defineEntity({
@@ -32,7 +45,8 @@ export const SavedPalette = defineEntity({
     number: p.integer(),
     kind: p.string().$type<RevisionKind>().default('edit'),
     gesture: p.string().default('Change'),
-    colors: p.json<Palette>(),
+    ...made(),
+    colors: p.json<unknown>(),
     createdAt: p.datetime(),
   },
 });
@@ -68,6 +82,7 @@ export const Revision = defineEntity({
     kind: p.string().$type<RevisionKind>(),
     /** What was done, in words. */
     gesture: p.string(),
+    ...made(),
     recipe: p.json<unknown>(),
     createdAt: p.datetime(),
   },
@@ -81,6 +96,7 @@ export const Try = defineEntity({
     id: p.uuid().primary(),
     mark: () => p.manyToOne(Mark),
     name: p.string(),
+    ...made(),
     recipe: p.json<unknown>(),
     createdAt: p.datetime(),
     removedAt: p.datetime().nullable(),
@@ -99,6 +115,7 @@ export const SavedDocument = defineEntity({
     number: p.integer(),
     kind: p.string().$type<RevisionKind>().default('edit'),
     gesture: p.string().default('Change'),
+    ...made(),
     content: p.json<unknown>(),
     createdAt: p.datetime(),
   },

@@ -1,12 +1,14 @@
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { loadDemoBrands } from '../demo/load';
+import { onBehalfOf } from '../http/author';
 import { entities } from './entities';
 import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
 import { Tries } from './migrations/0003-tries';
 import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fonts';
 import { GesturesLoansKeys } from './migrations/0004-gestures-loans-keys';
 import { Shelves } from './migrations/0005-shelves';
+import { Authors } from './migrations/0006-authors';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
 const STARTUP_LOCK = 7_215_001;
@@ -31,6 +33,7 @@ async function open(): Promise<MikroORM> {
         { name: '0003-tries', class: Tries },
         { name: '0004-gestures-loans-keys', class: GesturesLoansKeys },
         { name: '0005-shelves', class: Shelves },
+        { name: '0006-authors', class: Authors },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
@@ -41,7 +44,7 @@ async function open(): Promise<MikroORM> {
     await em.transactional(async (locked) => {
       await locked.execute(`select pg_advisory_xact_lock(${STARTUP_LOCK})`);
       await orm.getMigrator().up();
-      if (process.env['LOAD_DEMO_BRANDS'] === '1') await loadDemoBrands(orm.em.fork());
+      if (process.env['LOAD_DEMO_BRANDS'] === '1') await onBehalfOf({ name: '', from: 'the demo' }, () => loadDemoBrands(orm.em.fork()));
     });
   } catch (error) {
     await orm.close(true);

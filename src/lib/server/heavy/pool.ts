@@ -33,8 +33,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   drawing: 'intake',
   picture: 'intake',
   font: 'intake',
-  svg: 'files',
-  raster: 'files',
+  file: 'files',
   screen: 'screens',
   library: 'screens',
 };
@@ -43,8 +42,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   drawing: ['Reading this drawing', 'Simplify it where it was made: fewer points, no crossing hatching.'],
   picture: ['Reading this picture', 'Send a smaller copy.'],
   font: ['Checking this font', 'Send another file of it.'],
-  svg: ['Drawing this mark', 'Simplify its heaviest parts.'],
-  raster: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
+  file: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],
   library: ['Drawing the library', 'Open it again.'],
 };

@@ -1,14 +1,5 @@
 import sharp from 'sharp';
-import {
-  screenPicture,
-  type Dressing,
-  type Hex,
-  type Palette,
-  type Recipe,
-  type ScreenPicture,
-  type ShippedFamily,
-  type Sources,
-} from '$core/index';
+import { screenPicture, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily, type Sources } from '$core/index';
 import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
@@ -16,7 +7,7 @@ import { drawMark } from '../draw-mark';
 import { storeFile } from '../files';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
-import { rasterPicture, svgPicture, type PictureSubject, type RasterFormat, type RasterSize } from '../pictures';
+import { FORMATS, type FileOrder, type FormatName, type PictureSubject } from '../formats';
 import { takenPicture, type PictureUse } from '../taken-picture';
 import type { ArtSource } from '$core/index';
 
@@ -60,18 +51,15 @@ export const tasks = {
     readonly source: ArtSource;
     readonly ownFamilies: readonly ShippedFamily[];
   }): Promise<BroughtIn> => bringIn(markup, source, ownFamilies),
-  svg: (subject: PictureSubject): Promise<string> => svgPicture(subject),
-  raster: ({
-    subject,
-    size,
+  file: ({
     format,
-    ground,
+    subject,
+    order,
   }: {
+    readonly format: FormatName;
     readonly subject: PictureSubject;
-    readonly size: RasterSize;
-    readonly format: RasterFormat;
-    readonly ground?: Hex | undefined;
-  }): Promise<Uint8Array> => rasterPicture(subject, size, format, ground),
+    readonly order: FileOrder;
+  }): Promise<Uint8Array> => FORMATS[format].make(subject, order),
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),

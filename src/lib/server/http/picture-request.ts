@@ -1,7 +1,8 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Dressing, Recipe } from '$core/index';
-import type { PictureSubject } from '../pictures';
+import { hasDressing, type Dressing, type Recipe } from '$core/index';
+import { refuse } from './problem-error';
+import type { PictureSubject } from '../formats';
 import { ownPictures } from '../stores/brand-pictures';
 import { findBrand } from '../stores/brands';
 import { findMark, sourcesOf } from '../stores/marks';
@@ -24,6 +25,8 @@ export async function pictureRequest(
   query: { readonly dressing: Dressing; readonly padding: number; readonly room: number; readonly crop: 'box' | 'round' },
 ): Promise<PictureRequest> {
   const brand = await findBrand(em, params['brand'] ?? '');
+  if (!hasDressing(brand.palette, query.dressing))
+    throw refuse(422, 'no-such-color', `The palette has no color for the dressing ${query.dressing}.`, 'Choose another colorway.');
   const mark = await findMark(em, brand.id, params['mark'] ?? '');
   const { families } = await ownFonts(em.fork(), brand);
   const sources = await sourcesOf(em, brand.id, mark.recipe);

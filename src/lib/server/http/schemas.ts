@@ -1,16 +1,18 @@
 import { z } from 'zod';
 import {
+  accepted,
   ART_STYLES,
-  DRESSINGS,
+  colorKeySchema,
+  dressingSchema,
   hexSchema,
   LICENSE_NAMES,
   MARK_ROLES,
-  paletteSchema,
-  ROLES,
+  paletteForm,
   parseRecipe,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
   LARGEST_PICTURE_PX,
+  type Result,
 } from '$core/index';
 import { BRAND_ORDERS } from '../stores/brands';
 import { SHELVES } from '../stores/shelves';
@@ -33,20 +35,25 @@ const text = (longest: number) =>
     .max(longest)
     .refine((written) => !/[\0\p{Cs}]/u.test(written), 'Expected text without NUL or broken characters');
 
-const recipe = z.unknown().transform((input, context) => {
-  const parsed = parseRecipe(input);
-  if (parsed.ok) return parsed.value;
-  for (const problem of parsed.problems) context.addIssue({ code: 'custom', message: problem.message, path: [...(problem.path ?? [])] });
-  return z.NEVER;
-});
+/** What a reader of the core accepts, each of its problems an issue. */
+const readBy = <T>(read: (input: unknown) => Result<T>) =>
+  z.unknown().transform((input, context): T => {
+    const parsed = read(input);
+    if (parsed.ok) return parsed.value;
+    for (const problem of parsed.problems)
+      context.addIssue({ code: 'custom', message: problem.message, path: [...(problem.path ?? [])], params: { said: true } });
+    return z.NEVER;
+  });
+const recipe = readBy(parseRecipe);
+const palette = readBy((input) => accepted(paletteForm, input));
 
-export const paletteSaveSchema = z.strictObject({ base: z.number().int().min(1), colors: paletteSchema });
+export const paletteSaveSchema = z.strictObject({ base: z.number().int().min(1), colors: palette });
 export const newMarkSchema = z.strictObject({ name: line(80), role: z.enum(MARK_ROLES), gesture: line(120).default('Made'), recipe });
 /** A brand; `key` makes the request repeatable, `mark` makes its first mark with it, both or neither. */
 export const newBrandSchema = z.strictObject({
   name: line(80),
   about: text(400).default(''),
-  palette: paletteSchema,
+  palette,
   key: z.uuid().optional(),
   mark: newMarkSchema.optional(),
 });
@@ -89,7 +96,7 @@ const gestures = <S extends z.ZodType, N extends string>(name: N, content: S) =>
   });
 export const gesturesSchema = gestures('recipe', recipe);
 export const documentGesturesSchema = gestures('content', z.unknown());
-export const paletteGesturesSchema = gestures('content', paletteSchema);
+export const paletteGesturesSchema = gestures('content', palette);
 
 /** Which gestures are asked about, by their ids. */
 export const knownQuerySchema = z.strictObject({
@@ -140,8 +147,8 @@ export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) 
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** The query of all picture routes. */
-export const pictureQuerySchema = z.strictObject({
-  dressing: z.enum(DRESSINGS).default('full'),
+export const fileQuerySchema = z.strictObject({
+  dressing: dressingSchema.default('full'),
   padding: number.min(0).max(10_000).default(0),
   /** Clear room around, in percent of the longer side. */
   room: number.min(0).max(100).default(0),
@@ -151,13 +158,13 @@ export const pictureQuerySchema = z.strictObject({
 
 const side = number.int('Expected whole pixels').min(SMALLEST_PICTURE_PX).max(LARGEST_PICTURE_PX);
 const WIDTH_PX = 1200;
-/** The query of pictures in pixels. JPEG cannot be transparent: its ground is the brand's paper unless another color is asked for. */
-export const rasterQuerySchema = pictureQuerySchema
+/** The query of files of pixels. JPEG cannot be transparent: its ground is the brand's paper unless another color is asked for. */
+export const pixelQuerySchema = fileQuerySchema
   .extend({
     width: side.optional(),
     height: side.optional(),
     dpi: number.min(1).max(10_000).optional(),
     widthMm: number.min(0.1).max(100_000).optional(),
-    ground: z.union([hexSchema, z.enum(ROLES), z.literal('clear')]).optional(),
+    ground: z.union([colorKeySchema, z.literal('clear'), hexSchema]).optional(),
   })
   .transform((query) => (query.width === undefined && query.height === undefined ? { ...query, width: WIDTH_PX } : query));

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import type { Palette } from '$core/index';
+import { expect, paletteForm, recovered, writtenForm, type Palette } from '$core/index';
 import { Brand, SavedPalette, type BrandRow } from '../database/entities';
 import { notFound } from '../http/problem-error';
-import { appendGestures, type Chain, type Gesture, type Saved } from './chain';
+import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Saved } from './chain';
 import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
 
@@ -28,8 +28,11 @@ const viewOf = (brand: BrandRow, palette: Palette): BrandView => ({
   shelf: shelfOf(brand),
 });
 
+/** A palette as it lies in the database, of whichever version. */
+const readPalette = (stored: unknown): Palette => expect(recovered(paletteForm, stored)).value;
+
 const newestPalette = async (em: EntityManager, brand: BrandRow): Promise<Palette> =>
-  (await em.findOneOrFail(SavedPalette, { brand: brand.id, number: brand.paletteNumber })).colors;
+  readPalette((await em.findOneOrFail(SavedPalette, { brand: brand.id, number: brand.paletteNumber })).colors);
 
 /** Every brand that is at hand, in the studio's own order. */
 export async function listBrands(em: EntityManager): Promise<readonly BrandView[]> {
@@ -59,7 +62,7 @@ interface FoundRow {
   readonly slug: string;
   readonly name: string;
   readonly about: string;
-  readonly colors: Palette;
+  readonly colors: unknown;
   readonly palette_number: number;
   readonly worked_at: Date | string | null;
   readonly total: string;
@@ -87,7 +90,7 @@ export async function findBrands(
     [...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), ...(most === undefined ? [] : [most])],
   );
   const brands = rows.map(({ id, slug, name, about, colors, palette_number: paletteNumber, worked_at: workedAt }) => ({
-    ...{ id, slug, name, about, palette: colors, paletteNumber, shelf },
+    ...{ id, slug, name, about, palette: readPalette(colors), paletteNumber, shelf },
     workedAt: workedAt === null ? undefined : new Date(workedAt).toISOString(),
   }));
   return { brands, total: Number(rows[0]?.total ?? 0) };
@@ -165,13 +168,19 @@ export async function createBrand(em: EntityManager, input: NewBrand): Promise<B
       archivedAt: null,
       removedAt: null,
     });
-    tx.create(SavedPalette, { id: randomUUID(), brand, number: 1, kind: 'edit', gesture: 'Made', colors: input.palette, createdAt: now });
+    tx.create(SavedPalette, {
+      id: randomUUID(),
+      brand,
+      number: 1,
+      kind: 'edit',
+      gesture: 'Made',
+      colors: writtenForm(paletteForm, input.palette),
+      createdAt: now,
+    });
     await tx.flush();
     return { ...viewOf(brand, input.palette), again: false };
   });
 }
-
-const LINK_FIELDS = ['id', 'number', 'kind', 'gesture', 'createdAt'] as const;
 
 /** A brand's chain of palettes. */
 const chainOf = (brand: BrandRow): Chain<Palette> => ({
@@ -181,25 +190,21 @@ const chainOf = (brand: BrandRow): Chain<Palette> => ({
   links: (em) => em.find(SavedPalette, { brand: brand.id }, { fields: LINK_FIELDS, orderBy: { number: 'asc' } }),
   find: async (em, ids) =>
     (await em.find(SavedPalette, { id: { $in: [...ids] } }, { fields: [...LINK_FIELDS, 'brand'] })).map((row) => ({
-      id: row.id,
-      number: row.number,
-      kind: row.kind,
-      gesture: row.gesture,
-      createdAt: row.createdAt,
+      ...linkOf(row),
       own: row.brand.id === brand.id,
     })),
   contents: async (em, numbers) => {
     const rows = await em.fork().find(SavedPalette, { brand: brand.id, number: { $in: [...numbers] } });
-    return new Map(rows.map((row) => [row.number, row.colors]));
+    return new Map(rows.map((row) => [row.number, readPalette(row.colors)]));
   },
   append: (tx, { id, kind, gesture, content }, number) => {
     brand.paletteNumber = number;
-    tx.create(SavedPalette, { id, brand, number, kind, gesture, colors: content, createdAt: new Date() });
+    tx.create(SavedPalette, { id, brand, number, kind, gesture, colors: writtenForm(paletteForm, content), createdAt: new Date() });
     return Promise.resolve();
   },
   current: async (em) => {
     const colors = await newestPalette(em, brand);
-    return { revision: brand.paletteNumber, content: colors, number: brand.paletteNumber, colors };
+    return { revision: brand.paletteNumber, content: writtenForm(paletteForm, colors), number: brand.paletteNumber, colors };
   },
 });
 

@@ -19,7 +19,18 @@ export interface Link {
   readonly kind: RevisionKind;
   readonly gesture: string;
   readonly createdAt: Date;
+  readonly madeBy: string;
+  readonly madeFrom: string;
 }
+/** The columns of a link. */
+export const LINK_FIELDS = ['id', 'number', 'kind', 'gesture', 'createdAt', 'madeBy', 'madeFrom'] as const;
+export const linkOf = ({ id, number, kind, gesture, createdAt, madeBy, madeFrom }: Link): Link => ({
+  ...{ id, number, kind, gesture, createdAt },
+  ...{ madeBy, madeFrom },
+});
+
+/** By whom and from where, as a sentence goes on: “ by Ines (Firefox on Linux, the table)”; empty where nothing is known. */
+const byWhom = ({ madeBy, madeFrom }: Link): string => (madeBy && ` by ${madeBy}`) + (madeFrom && ` (${madeFrom})`);
 
 /** What marks, documents and palettes have in common: an append-only chain of gestures, of which the newest counts. */
 export interface Chain<T> {
@@ -66,13 +77,16 @@ export async function appendGestures<T>(tx: EntityManager, chain: Chain<T>, base
   const continues = saved.every(({ id, number }, index) => id === ids[index] && number === base + 1 + index);
   const last = base + saved.length;
   if (!continues || (chain.number !== last && fresh.length > 0)) {
+    const newest = (await chain.links(tx)).at(-1);
     const { problems } = refuse(
       409,
       'stale-save',
-      `${chain.label} was changed elsewhere (now revision ${chain.number}, yours began from ${base}); nothing was overwritten.`,
+      `${chain.label} was changed elsewhere${newest ? byWhom(newest) : ''} and is at revision ${chain.number}, yours began from ${base}; nothing was overwritten.`,
       'Choose which version to go on with.',
     );
-    throw new ProblemError(409, problems, { current: await chain.current(tx) });
+    throw new ProblemError(409, problems, {
+      current: { ...(await chain.current(tx)), by: newest ? byWhom(newest) : '' },
+    });
   }
   const now = new Date();
   for (const [index, gesture] of fresh.entries()) await chain.append(tx, gesture, last + 1 + index);

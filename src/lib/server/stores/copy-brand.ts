@@ -9,7 +9,9 @@ import { freeSlug } from './slug';
 
 /** The same part in the copied family: what it follows is the copy of what it followed. */
 const inCopy = (part: Part, copies: ReadonlyMap<string, string>): Part =>
-  part.kind === 'linked' ? { ...part, from: { ...part.from, mark: copies.get(part.from.mark) ?? part.from.mark } } : part;
+  part.kind === 'linked' && part.from.mark !== null
+    ? { ...part, from: { ...part.from, mark: copies.get(part.from.mark) ?? part.from.mark } }
+    : part;
 
 /**
  * Copies a brand as it stands, all or nothing: palette, documents, fonts, pictures and every mark that is not removed, each with its newest

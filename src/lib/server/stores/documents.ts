@@ -1,17 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import type { z } from 'zod';
-import { boardSchema, briefSchema, problemsOf, typeDeskSchema } from '$core/index';
+import { accepted, documentForms, expect, recovered, writtenForm, type DocumentKind, type StoredForm } from '$core/index';
 import { Brand, SavedDocument } from '../database/entities';
 import { notFound, ProblemError } from '../http/problem-error';
-import { appendGestures, type Chain, type Gesture, type Link, type Saved } from './chain';
+import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Link, type Saved } from './chain';
 
-/** The documents a brand has one of each; a new kind is one schema and one row. */
-const KINDS = { brief: briefSchema, board: boardSchema, type: typeDeskSchema } as const;
-export type DocumentKind = keyof typeof KINDS;
-export type DocumentOf<K extends DocumentKind> = z.infer<(typeof KINDS)[K]>;
+export type { DocumentKind };
+export type DocumentOf<K extends DocumentKind> = (typeof documentForms)[K] extends StoredForm<infer T> ? T : never;
 
-export const isDocumentKind = (kind: string): kind is DocumentKind => Object.hasOwn(KINDS, kind);
+const formOf = <K extends DocumentKind>(kind: K) => documentForms[kind] as unknown as StoredForm<DocumentOf<K> & object>;
+/** A document as it is stored and sent, with its version. */
+export const writtenDocument = <K extends DocumentKind>(kind: K, content: DocumentOf<K>) =>
+  writtenForm(formOf(kind), content as DocumentOf<K> & object);
+/** A document as it lies in the database, of whichever version. */
+const readStored = <K extends DocumentKind>(kind: K, stored: unknown): DocumentOf<K> => expect(recovered(formOf(kind), stored)).value;
+
+export const isDocumentKind = (kind: string): kind is DocumentKind => Object.hasOwn(documentForms, kind);
 
 export interface DocumentView<K extends DocumentKind = DocumentKind> {
   /** 0 while nothing was saved. */
@@ -25,26 +29,25 @@ const newestOf = (em: EntityManager, brandId: string, kind: DocumentKind) =>
 /** The newest of each kind of document that a brand has, as stored. */
 export async function newestDocuments(em: EntityManager, brandId: string) {
   const newest = [];
-  for (const kind of Object.keys(KINDS) as DocumentKind[]) newest.push(await newestOf(em, brandId, kind));
+  for (const kind of Object.keys(documentForms) as DocumentKind[]) newest.push(await newestOf(em, brandId, kind));
   return newest.filter((each) => each !== null);
 }
 
 /** The newest document of a kind; an empty one while nothing was saved. */
 export async function findDocument<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<DocumentView<K>> {
   const saved = await newestOf(em, brandId, kind);
-  return { number: saved?.number ?? 0, content: KINDS[kind].parse(saved?.content ?? {}) as DocumentOf<K> };
+  return { number: saved?.number ?? 0, content: readStored(kind, saved?.content ?? {}) };
 }
 
 /** A document as a save may bring it; refused with a sentence for every fault. */
 export function readDocument<K extends DocumentKind>(kind: K, content: unknown): DocumentOf<K> {
-  const parsed = KINDS[kind].safeParse(content);
-  if (!parsed.success) throw new ProblemError(422, problemsOf(parsed.error, content));
-  return parsed.data as DocumentOf<K>;
+  const read = accepted(formOf(kind), content);
+  if (!read.ok) throw new ProblemError(422, read.problems);
+  return read.value;
 }
 
 /** Before the first save there was an empty one: undo leads there too. */
-const FIRST: Link = { id: '', number: 0, kind: 'edit', gesture: '', createdAt: new Date(0) };
-const FIELDS = ['id', 'number', 'kind', 'gesture', 'createdAt'] as const;
+const FIRST: Link = { id: '', number: 0, kind: 'edit', gesture: '', createdAt: new Date(0), madeBy: '', madeFrom: '' };
 
 /** A brand's chain of documents of one kind, to be read, or, while the brand is locked, to be saved to. */
 export async function documentChain<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<Chain<DocumentOf<K>>> {
@@ -54,28 +57,33 @@ export async function documentChain<K extends DocumentKind>(em: EntityManager, b
     label: 'This',
     subject: `document:${brandId}/${kind}`,
     number: newest?.number ?? 0,
-    links: async (of) => [FIRST, ...(await of.find(SavedDocument, own, { fields: FIELDS, orderBy: { number: 'asc' } }))],
+    links: async (of) => [FIRST, ...(await of.find(SavedDocument, own, { fields: LINK_FIELDS, orderBy: { number: 'asc' } }))],
     find: async (of, ids) =>
-      (await of.find(SavedDocument, { id: { $in: [...ids] } }, { fields: [...FIELDS, 'brand', 'document'] })).map((row) => ({
-        id: row.id,
-        number: row.number,
-        kind: row.kind,
-        gesture: row.gesture,
-        createdAt: row.createdAt,
+      (await of.find(SavedDocument, { id: { $in: [...ids] } }, { fields: [...LINK_FIELDS, 'brand', 'document'] })).map((row) => ({
+        ...linkOf(row),
         own: row.brand.id === brandId && row.document === kind,
       })),
     contents: async (of, numbers) => {
       const rows = await of.fork().find(SavedDocument, { ...own, number: { $in: [...numbers] } });
-      const read = (content: unknown) => KINDS[kind].parse(content) as DocumentOf<K>;
+      const read = (content: unknown) => readStored(kind, content);
       return new Map([[0, read({})], ...rows.map((row) => [row.number, read(row.content)] as const)]);
     },
     append: (tx, { id, kind: how, gesture, content }, number) => {
-      tx.create(SavedDocument, { id, brand: brandId, document: kind, number, kind: how, gesture, content, createdAt: new Date() });
+      tx.create(SavedDocument, {
+        id,
+        brand: brandId,
+        document: kind,
+        number,
+        kind: how,
+        gesture,
+        content: writtenDocument(kind, content),
+        createdAt: new Date(),
+      });
       return Promise.resolve();
     },
     current: async (of) => {
       const current = await findDocument(of, brandId, kind);
-      return { ...current, revision: current.number };
+      return { ...current, content: writtenDocument(kind, current.content), revision: current.number };
     },
   };
 }

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import { expect, marksFollowedBy, parseRecipe, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
+import { expect, marksFollowedBy, recoverRecipe, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
 import { Mark, Revision, type MarkRow, type RevisionRow } from '../database/entities';
 import { tellMoved } from '../events';
 import { notFound, refuse } from '../http/problem-error';
-import { appendGestures, type Chain, type Gesture, type Saved } from './chain';
+import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Saved } from './chain';
 import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
 
@@ -30,7 +30,7 @@ const withRevision = (mark: MarkRow, { createdAt, recipe }: Pick<RevisionRow, 'c
   revision: mark.revisionNumber,
   savedAt: createdAt.toISOString(),
   shelf: shelfOf(mark),
-  recipe: expect(parseRecipe(recipe)),
+  recipe: expect(recoverRecipe(recipe)),
 });
 const viewOf = async (em: EntityManager, mark: MarkRow): Promise<MarkView> => withRevision(mark, await newestOf(em, mark));
 
@@ -148,15 +148,15 @@ const chainOf = (brandId: string, mark: MarkRow): Chain<Recipe> => ({
   label: 'This mark',
   subject: `mark:${mark.id}`,
   number: mark.revisionNumber,
-  links: (em) =>
-    em.find(Revision, { mark: mark.id }, { fields: ['id', 'number', 'kind', 'gesture', 'createdAt'], orderBy: { number: 'asc' } }),
+  links: (em) => em.find(Revision, { mark: mark.id }, { fields: LINK_FIELDS, orderBy: { number: 'asc' } }),
   find: async (em, ids) =>
-    (await em.find(Revision, { id: { $in: [...ids] } }, { fields: ['id', 'number', 'kind', 'gesture', 'createdAt', 'mark'] })).map(
-      ({ id, number, kind, gesture, createdAt, mark: of }) => ({ id, number, kind, gesture, createdAt, own: of.id === mark.id }),
-    ),
+    (await em.find(Revision, { id: { $in: [...ids] } }, { fields: [...LINK_FIELDS, 'mark'] })).map((row) => ({
+      ...linkOf(row),
+      own: row.mark.id === mark.id,
+    })),
   contents: async (em, numbers) => {
     const rows = await em.fork().find(Revision, { mark: mark.id, number: { $in: [...numbers] } });
-    return new Map(rows.map((row) => [row.number, expect(parseRecipe(row.recipe))]));
+    return new Map(rows.map((row) => [row.number, expect(recoverRecipe(row.recipe))]));
   },
   append: async (tx, { id, kind, gesture, content }, number) => {
     await refuseStrangers(tx, brandId, content);

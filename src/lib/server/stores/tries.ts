@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { expect, parseRecipe, writeRecipe, type Recipe } from '$core/index';
+import { expect, recoverRecipe, writeRecipe, type Recipe } from '$core/index';
 import { Mark, Try, type TryRow } from '../database/entities';
 import { notFound, refuse } from '../http/problem-error';
 import { refuseStrangers } from './marks';
@@ -20,7 +20,7 @@ const MOST_TRIES = 100;
 const viewOf = ({ id, name, recipe, removedAt }: TryRow): TryView => ({
   id,
   name,
-  recipe: expect(parseRecipe(recipe)),
+  recipe: expect(recoverRecipe(recipe)),
   removed: removedAt !== null && removedAt !== undefined,
 });
 

@@ -97,7 +97,7 @@ describe('editing letters', () => {
   });
   it('gives every such letter of the whole mark a look', () => {
     const recipe: Recipe = {
-      version: 1,
+      version: 2,
       parts: [lettering(), { ...lettering({ text: 'Rowing' }), id: 'second' }, { ...lettering({ text: 'Kite' }), id: 'third' }],
     };
     const after = withEveryLook(recipe, 'o', { sizePercent: 80 });
@@ -126,7 +126,7 @@ describe('editing letters', () => {
   });
   it('asks for the fonts of single letters too', () => {
     const recipe: Recipe = {
-      version: 1,
+      version: 2,
       parts: [withLook(lettering(), { index: 0 }, { font: { family: 'cinzel', style: 'normal', axes: {} } })],
     };
     expect(fontsNeeded(recipe, new Map()).map(({ family }) => family)).toEqual(['jost', 'cinzel']);

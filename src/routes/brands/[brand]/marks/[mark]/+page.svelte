@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { expect, parseRecipe } from '$core/index';
+  import { expect, recoverRecipe } from '$core/index';
   import MarksRoom from '$lib/marks/MarksRoom.svelte';
 
   const { data } = $props();
   const read = <T extends { recipe: unknown }>(rows: readonly T[]) =>
-    rows.map((row) => ({ ...row, recipe: expect(parseRecipe(row.recipe)) }));
+    rows.map((row) => ({ ...row, recipe: expect(recoverRecipe(row.recipe)) }));
   const steps = (rows: readonly { gesture: string; at: string; content: unknown }[]) =>
-    rows.map(({ gesture, at, content }) => ({ gesture, at: Date.parse(at), content: expect(parseRecipe(content)) }));
+    rows.map(({ gesture, at, content }) => ({ gesture, at: Date.parse(at), content: expect(recoverRecipe(content)) }));
   const marks = $derived(read(data.marks));
   const mark = $derived(marks.find(({ id }) => id === data.markId));
 </script>
@@ -20,6 +20,7 @@
       {marks}
       families={data.families}
       brief={data.brief}
+      formats={data.formats}
       secondFamily={data.secondFamily}
       tries={read(data.tries)}
       steps={{ past: steps(data.past), future: steps(data.future) }}

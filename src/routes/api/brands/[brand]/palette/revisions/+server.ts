@@ -1,4 +1,5 @@
 import { json } from '@sveltejs/kit';
+import { paletteForm, writtenForm } from '$core/index';
 import { answer } from '$lib/server/http/answer';
 import { chainAnswer } from '$lib/server/http/chain-answers';
 import { readJson } from '$lib/server/http/read-json';
@@ -8,7 +9,9 @@ import type { RequestHandler } from './$types';
 
 /** The newest palette, and where undo and redo lead from it; or which gestures are saved. */
 export const GET: RequestHandler = (event) =>
-  answer(event, async (em) => chainAnswer(em, await paletteChain(em, event.params.brand), event.url, 'content', (colors) => colors));
+  answer(event, async (em) =>
+    chainAnswer(em, await paletteChain(em, event.params.brand), event.url, 'content', (colors) => writtenForm(paletteForm, colors)),
+  );
 
 /** Appends gestures to the brand's chain of palettes. */
 export const POST: RequestHandler = (event) =>

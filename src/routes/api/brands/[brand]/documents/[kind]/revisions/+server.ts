@@ -5,15 +5,16 @@ import { notFound } from '$lib/server/http/problem-error';
 import { readJson } from '$lib/server/http/read-json';
 import { documentGesturesSchema } from '$lib/server/http/schemas';
 import { findBrand } from '$lib/server/stores/brands';
-import { documentChain, isDocumentKind, saveDocumentGestures } from '$lib/server/stores/documents';
+import { documentChain, isDocumentKind, saveDocumentGestures, writtenDocument } from '$lib/server/stores/documents';
 import type { RequestHandler } from './$types';
 
 /** The newest version, and where undo and redo lead from it; or which gestures are saved. */
 export const GET: RequestHandler = (event) =>
   answer(event, async (em) => {
     if (!isDocumentKind(event.params.kind)) throw notFound('document of this kind');
+    const { kind } = event.params;
     const brand = await findBrand(em, event.params.brand);
-    return chainAnswer(em, await documentChain(em, brand.id, event.params.kind), event.url, 'content', (content) => content);
+    return chainAnswer(em, await documentChain(em, brand.id, kind), event.url, 'content', (content) => writtenDocument(kind, content));
   });
 
 /** Appends gestures to the document's chain. */

@@ -1,0 +1,16 @@
+import type { StoredForm } from '../stored';
+import { boardSchema, type Board } from './board';
+import { briefSchema, type Brief } from './brief';
+import { typeDeskSchema, type TypeDesk } from './type-desk';
+
+/** The documents a brand has one of each; a new kind is one schema and one row. */
+export const documentForms: {
+  readonly brief: StoredForm<Brief>;
+  readonly board: StoredForm<Board>;
+  readonly type: StoredForm<TypeDesk>;
+} = {
+  brief: { label: 'This brief', steps: [], schema: briefSchema },
+  board: { label: 'This board', steps: [], schema: boardSchema },
+  type: { label: 'This type desk', steps: [], schema: typeDeskSchema },
+};
+export type DocumentKind = keyof typeof documentForms;

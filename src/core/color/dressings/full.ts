@@ -1,0 +1,4 @@
+import type { DressingRow } from './dress';
+
+/** Every swatch as it is. */
+export const full: DressingRow = { label: 'full color', ground: 'paper' };

@@ -1,0 +1,409 @@
+import type { Dress } from '../../color/dressings';
+import { swatchColor, type SwatchKey } from '../../color/palette';
+import {
+  apply,
+  boundsOf,
+  compose,
+  IDENTITY,
+  inkBalance,
+  invert,
+  scaling,
+  unite,
+  type Affine,
+  type Bounds,
+  type PathAlgebra,
+  type Point,
+} from '../../geometry';
+import type { Problem } from '../../result/result';
+import type { FontShelf } from '../../type';
+import { derive, type Sources } from '../following/derive';
+import { outlinesIn, walkNodes, type Drawing, type DrawingNode, type Group } from './drawing';
+import { placing } from '../part-base';
+import { colorOf } from './paint';
+import type { DrawContext, LetteringFacts, Member, PaintedNode, PartPicture, Sibling } from '../part-kind';
+import { notUnderstood } from '../parts/unknown';
+import type { Recipe } from '../recipe/recipe';
+import { outlineThickness } from '../weights/outline-thickness';
+import { followedBy, strokesOf, takenBy, tracedBy } from '../following/references';
+import { baselineSeen, letteringSeen } from '../following/seen';
+import { drawPart, isKnown, isOnlySeen, movesMembers, type KnownPart, type Part } from '../registry';
+
+/** One part as it stands in the mark. */
+export interface ResolvedPart {
+  readonly id: string;
+  /** From the part's own pixels to the mark's. */
+  readonly transform: Affine;
+  /** The smallest box around its ink, in mark pixels; nothing when it draws nothing. */
+  readonly ink: Bounds | undefined;
+  readonly notices: readonly Problem[];
+  readonly lettering: LetteringFacts | undefined;
+  /** Where its ink balances, in mark pixels: the optical center, often beside the middle of the box. */
+  readonly balance: Point | undefined;
+  /** The part that draws it in its place. */
+  readonly within: string | undefined;
+  /** From the plane that its place is counted in to the mark's: where the part that draws it stands. */
+  readonly outer: Affine;
+}
+
+export interface ResolvedMark {
+  readonly drawing: Drawing;
+  /** In recipe order, hidden and unknown parts included. */
+  readonly parts: readonly ResolvedPart[];
+  /** The smallest box around all visible ink. */
+  readonly ink: Bounds | undefined;
+}
+
+/** What to resolve: a recipe, the recipes it may follow, and how it is dressed. */
+export interface MarkView {
+  readonly recipe: Recipe;
+  readonly sources: Sources;
+  readonly dress: Dress;
+  /** Whether pictures that are only to look at are drawn too: on the table, nowhere else. */
+  readonly references?: boolean;
+}
+
+/** Turns recipes into drawings and remembers every part's picture by content, so that one edit recomputes one branch: the part, and what follows it. */
+export interface Resolver {
+  readonly resolve: (view: MarkView) => ResolvedMark;
+}
+
+/** Part pictures remembered; a few hundred marks' worth. */
+const PICTURES_KEPT = 4000;
+
+/** Costly pieces of pictures (cut letters, bands) remembered. */
+const PIECES_KEPT = 8000;
+
+/** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
+const contentKeys = new WeakMap<KnownPart, string>();
+function contentKey(part: KnownPart): string {
+  const kept = contentKeys.get(part);
+  if (kept !== undefined) return kept;
+  const {
+    place: _place,
+    opacity: _opacity,
+    blend: _blend,
+    hidden: _hidden,
+    locked: _locked,
+    ghost: _ghost,
+    oneColor: _oneColor,
+    name: _name,
+    id: _id,
+    ...content
+  } = part;
+  const key = JSON.stringify(content);
+  contentKeys.set(part, key);
+  return key;
+}
+
+/** Swatches beyond the roles that a part is painted with. */
+const swatchesNamed = (part: KnownPart): readonly SwatchKey[] => [
+  ...new Set([...contentKey(part).matchAll(/"role":"(s-[a-z0-9]+)"/g)].map(([, key]) => key as SwatchKey)),
+];
+const COLOR_GONE: Problem = {
+  code: 'color-gone',
+  message: 'A color of this part is in the palette no more; it shows as ink.',
+  fix: 'Choose another color.',
+};
+
+/** A map that forgets what was put in first. */
+class Remembered<T> {
+  readonly #kept = new Map<string, T>();
+  constructor(private readonly most: number) {}
+  get = (key: string): T | undefined => this.#kept.get(key);
+  put(key: string, value: T): void {
+    const oldest = this.#kept.keys().next();
+    if (this.#kept.size >= this.most && !oldest.done) this.#kept.delete(oldest.value);
+    this.#kept.set(key, value);
+  }
+}
+
+interface Drawn {
+  /** Names this picture among all that the resolver ever made. */
+  readonly serial: number;
+  readonly picture: PartPicture;
+  /** In the part's own pixels. */
+  readonly balance: Point | undefined;
+  readonly transform: Affine;
+  readonly ink: Bounds | undefined;
+}
+
+const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly DrawingNode[] =>
+  nodes.map((node) => {
+    if (node.kind === 'group') return { ...node, children: inColors(node.children, dress) };
+    if (node.kind === 'picture') return node;
+    const { paint, gradient, ...fill } = node;
+    const stops = gradient?.stops.map(({ at, opacity, paint: stop }) => ({ at, opacity, color: colorOf(stop, dress) })) ?? [];
+    const color = colorOf(paint, dress);
+    // One color has no other to pass into.
+    if (!gradient || dress.loose !== undefined) return { ...fill, color };
+    return { ...fill, color, gradient: { ...gradient, stops } };
+  });
+
+/** Who draws which part in its place: whoever says so first; nobody draws itself, not even through others. */
+function takersOf(parts: readonly Part[]): ReadonlyMap<string, string> {
+  const takers = new Map<string, string>();
+  const ids = new Set(parts.map(({ id }) => id));
+  for (const part of parts) {
+    if (!isKnown(part)) continue;
+    for (const id of takenBy(part)) {
+      if (!ids.has(id) || takers.has(id)) continue;
+      let up: string | undefined = part.id;
+      while (up !== undefined && up !== id) up = takers.get(up);
+      if (up === undefined) takers.set(id, part.id);
+    }
+  }
+  return takers;
+}
+
+const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
+
+const CIRCLE: Problem = {
+  code: 'follow-circle',
+  message: 'This part follows itself through other parts, so that nothing is followed.',
+  fix: 'Let one of them stand by itself.',
+};
+
+export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
+  const pictures = new Remembered<Pick<Drawn, 'serial' | 'picture' | 'balance'>>(PICTURES_KEPT);
+  const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
+  const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
+  const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
+  let serials = 0;
+
+  /** The box of a picture where it stands; measured once for every place. */
+  const placedInk = (serial: number, picture: PartPicture, transform: Affine): Bounds | undefined => {
+    const key = `${serial} ${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f}`;
+    const kept = inks.get(key);
+    if (kept) return kept.ink;
+    const ink = inkOf(picture.nodes, transform);
+    inks.put(key, { ink });
+    return ink;
+  };
+
+  const remember = <T>(key: string, make: () => T): T => {
+    const kept = pieces.get(key);
+    if (kept) return kept.piece as T;
+    const piece = make();
+    pieces.put(key, { piece });
+    return piece;
+  };
+
+  /** The nodes of a picture in their colors; outlines are shared between all dressings. */
+  const dressed = ({ serial, picture }: Drawn, dress: Dress, dressKey: string): readonly DrawingNode[] => {
+    const key = `${serial} ${dressKey}`;
+    const kept = colored.get(key);
+    if (kept) return kept;
+    const nodes = inColors(picture.nodes, dress);
+    colored.put(key, nodes);
+    return nodes;
+  };
+
+  const pictureOf = (part: KnownPart, key: string, context: DrawContext) => {
+    const kept = pictures.get(key);
+    if (kept) return kept;
+    const picture = drawPart(part, context);
+    const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes) };
+    // A font that is still on its way must not leave an empty picture behind.
+    if (!drawn.picture.notices.some((notice) => notice.code === 'font-not-loaded')) pictures.put(key, drawn);
+    return drawn;
+  };
+
+  const resolve = ({ recipe, sources, dress, references = false }: MarkView): ResolvedMark => {
+    const derived = derive(recipe, sources);
+    const dressKey = JSON.stringify([dress.colors, dress.loose]);
+    const byId = new Map<string, Part>(derived.recipe.parts.map((part) => [part.id, part]));
+    const drawn = new Map<string, Drawn>();
+    const underWay = new Set<string>();
+    const circles = new Set<string>();
+
+    const takers = takersOf(derived.recipe.parts);
+    const takenOf = new Map<string, string[]>();
+    for (const { id } of derived.recipe.parts) {
+      const taker = takers.get(id);
+      if (taker === undefined) continue;
+      const list = takenOf.get(taker);
+      if (list) list.push(id);
+      else takenOf.set(taker, [id]);
+    }
+
+    /** Of a part that draws others, of all that it draws. */
+    const typicalStroke = (nodes: readonly PaintedNode[], map: Affine): number | undefined => {
+      const medians: number[] = [];
+      walkNodes(
+        nodes,
+        (node, { map: { a, b, c, d } }) => {
+          const median = node.kind === 'fill' ? outlineThickness(node.path, node.rule, paths)?.median : undefined;
+          if (median) medians.push(median * Math.sqrt(Math.abs(a * d - b * c)));
+        },
+        { map },
+      );
+      medians.sort((one, other) => one - other);
+      return medians[Math.floor(medians.length / 2)];
+    };
+
+    const draw = (part: KnownPart): Drawn => {
+      const kept = drawn.get(part.id);
+      if (kept) return kept;
+      underWay.add(part.id);
+      /** Draws another part first; nothing when it is gone or would follow in a circle. */
+      const other = (id: string): { readonly part: KnownPart; readonly drawn: Drawn } | undefined => {
+        const found = byId.get(id);
+        if (!found || !isKnown(found)) return undefined;
+        if (underWay.has(id)) {
+          circles.add(part.id);
+          return undefined;
+        }
+        return { part: found, drawn: draw(found) };
+      };
+      /** From the plane that a part's place is counted in to the plane of this one's. */
+      const toOwnPlane = (id: string): Affine => planesBetween(id, part.id);
+      const strokes = new Set(strokesOf(part));
+      // A part that is itself larger is measured in its larger pixels, so that it still fits what it follows; a curve is followed however it is turned.
+      const { scale = 1 } = part.place;
+      const unscaled = scale === 1 ? IDENTITY : scaling(1 / scale);
+      const unturned = invert({ ...placing(part.place), e: 0, f: 0 }) ?? IDENTITY;
+      const siblings = new Map<string, Sibling>();
+      const looked = new Map<string, Member>();
+      let key = contentKey(part);
+      for (const id of followedBy(part)) {
+        const found = other(id);
+        if (!found) continue;
+        const { serial, picture } = found.drawn;
+        const there = compose(toOwnPlane(id), found.drawn.transform);
+        const transform = compose(unscaled, there);
+        const ink = placedInk(serial, picture, transform);
+        // Whoever follows a stroke is drawn anew with every other picture of it; the rest only when size or place change.
+        const strokePx = strokes.has(id) ? typicalStroke(picture.nodes, transform) : undefined;
+        const baseline = picture.baseline && baselineSeen(picture, transform, compose(unturned, there));
+        const lettering = picture.lettering && letteringSeen(picture.lettering, transform);
+        siblings.set(id, { ink, lettering, baseline, strokePx });
+        key += ` ${id}=${JSON.stringify(strokes.has(id) ? strokePx : [ink, lettering, baseline])}`;
+      }
+      const taken = takenOf.get(part.id) ?? [];
+      const members: Member[] = [];
+      for (const id of [...taken, ...tracedBy(part)]) {
+        const found = other(id);
+        if (!found) continue;
+        const { opacity, blend, hidden } = found.part;
+        const { serial, picture } = found.drawn;
+        const mine = takers.get(id) === part.id;
+        const transform = mine ? found.drawn.transform : compose(toOwnPlane(id), found.drawn.transform);
+        const ink = mine ? found.drawn.ink : placedInk(serial, picture, transform);
+        const member = { id, nodes: picture.nodes, transform, ink, opacity, blend, lettering: picture.lettering };
+        looked.set(id, member);
+        if (mine && !hidden && !isOnlySeen(found.part)) members.push(member);
+        key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
+      }
+      const context: DrawContext = { fonts, paths, remember, members, sibling: (id) => siblings.get(id), traced: (id) => looked.get(id) };
+      const { serial, picture, balance } = pictureOf(part, key, context);
+      underWay.delete(part.id);
+      const { x, y } = picture.origin ?? { x: 0, y: 0 };
+      const transform = placing({ ...part.place, x: part.place.x + x * scale, y: part.place.y + y * scale });
+      const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
+      drawn.set(part.id, own);
+      return own;
+    };
+
+    /** The parts that draw a part, the nearest first. */
+    const chainOf = (id: string): readonly string[] => {
+      const chain: string[] = [];
+      for (let up = takers.get(id); up !== undefined; up = takers.get(up)) chain.push(up);
+      return chain;
+    };
+    /**
+     * From one part's plane to another's: out to the lowest part that draws both, and in again. What draws the second part is being drawn with
+     * it, and cannot say yet what it moves.
+     */
+    const planesBetween = (from: string, to: string): Affine => {
+      const [out, into] = [chainOf(from), chainOf(to)];
+      const shared = out.find((id) => into.includes(id));
+      const climb = (id: string, chain: readonly string[], asks: boolean): Affine => {
+        let map = IDENTITY;
+        let at = id;
+        for (const taker of chain) {
+          if (taker === shared) break;
+          const found = byId.get(taker);
+          if (!found || !isKnown(found)) break;
+          const moved = asks && movesMembers(found) && !underWay.has(taker) ? draw(found).picture.standing?.get(at) : undefined;
+          // Only what stands by another part is elsewhere than its place says, and such parts draw no others.
+          map = compose(placing(found.place), moved ? compose(moved, map) : map);
+          at = taker;
+        }
+        return map;
+      };
+      const back = invert(climb(to, into, false));
+      const there = climb(from, out, true);
+      return back ? compose(back, there) : there;
+    };
+
+    /** Where the plane of a part's place lies: in the mark, or in the part that draws it. */
+    const outerOf = (id: string): Affine => {
+      const taker = takers.get(id);
+      const found = taker === undefined ? undefined : byId.get(taker);
+      if (taker === undefined || !found || !isKnown(found)) return IDENTITY;
+      const { transform, picture } = draw(found);
+      const moved = picture.standing?.get(id);
+      const here = compose(outerOf(taker), transform);
+      return moved ? compose(here, moved) : here;
+    };
+
+    const groups: Group[] = [];
+    let ink: Bounds | undefined;
+    const parts = derived.recipe.parts.map((part): ResolvedPart => {
+      if (!isKnown(part))
+        return {
+          id: part.id,
+          transform: IDENTITY,
+          ink: undefined,
+          notices: [notUnderstood(part)],
+          lettering: undefined,
+          balance: undefined,
+          within: undefined,
+          outer: IDENTITY,
+        };
+      const own = draw(part);
+      const within = takers.get(part.id);
+      const outer = within === undefined ? IDENTITY : outerOf(part.id);
+      const transform = within === undefined ? own.transform : compose(outer, own.transform);
+      if (within === undefined && !part.hidden && (references || !isOnlySeen(part)) && own.picture.nodes.length > 0) {
+        groups.push({
+          kind: 'group',
+          id: part.id,
+          transform: own.transform,
+          opacity: part.opacity,
+          blend: part.blend,
+          children: dressed(own, dress, dressKey),
+        });
+        if (!isOnlySeen(part)) ink = unite(ink, own.ink);
+      }
+      const drawn = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
+      const gone = swatchesNamed(part).some((swatch) => swatchColor(dress.colors, swatch) === undefined);
+      const notices = gone ? [...drawn, COLOR_GONE] : drawn;
+      return {
+        id: part.id,
+        transform,
+        ink: within === undefined ? own.ink : placedInk(own.serial, own.picture, transform),
+        notices,
+        lettering: own.picture.lettering,
+        balance: own.balance && apply(transform, own.balance),
+        within,
+        outer,
+      };
+    });
+    return { drawing: { groups }, parts, ink };
+  };
+  return { resolve };
+}
+
+/** Exact ink bounds of nodes under a map. */
+export function inkOf(nodes: readonly (DrawingNode | PaintedNode)[], map: Affine): Bounds | undefined {
+  let ink: Bounds | undefined;
+  walkNodes(
+    nodes,
+    ({ path }, spot) => {
+      ink = unite(ink, boundsOf(path, spot.map));
+    },
+    { map },
+  );
+  return ink;
+}

@@ -1,0 +1,65 @@
+<script lang="ts">
+  import { formKind, PROOFS, strokeAtSize, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
+  import FindingTick from '$lib/ui/FindingTick.svelte';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import { useTable } from '../table/table.svelte';
+
+  const { name }: { name: ProofName } = $props();
+  const table = useTable();
+  const full = $derived(table.desk.proofs.full);
+  const SIZES_PX = [16, 32, 64] as const;
+
+  const heightAt = (picture: ScreenPicture, widthPx: number) =>
+    picture.ink ? (widthPx * (picture.ink.bottom - picture.ink.top)) / (picture.ink.right - picture.ink.left) : 0;
+  /** The mark at a width of whole pixels, never higher than wide. */
+  const small = (picture: ScreenPicture, widthPx: number) => {
+    const high = heightAt(picture, widthPx);
+    return high > widthPx ? { width: (widthPx * widthPx) / high, height: widthPx } : { width: widthPx, height: high };
+  };
+  /** Grounds are masses, not strokes: a shield is not too heavy for its letters. */
+  function hasStrokes(id: string): boolean {
+    const part = table.parts.find((each) => each.id === id);
+    if (part?.kind === 'shape') return /^(line|ornament)$/.test(formKind(part.form.form).group);
+    return part?.kind === 'lettering' || part?.kind === 'art' || part?.kind === 'curve';
+  }
+  const agreement = $derived(weightsAgree(table.desk.weights.filter(({ id }) => hasStrokes(id)).map(({ medianPx }) => medianPx)));
+  const thinnest = $derived(table.desk.weights[0]);
+</script>
+
+<div class="sizes" role="group" aria-label={PROOFS[name].label} style:background={table.palette.paper}>
+  {#each SIZES_PX as widthPx (widthPx)}
+    <div>
+      {#if full?.ink}
+        {@const size = small(full, widthPx)}
+        <span style:width="{size.width}px" style:height="{size.height}px"><MarkPicture picture={full} label="At {widthPx} pixels" /></span>
+      {/if}
+      <span class="size">
+        <span class="quiet">{widthPx} px</span>
+        {#if thinnest && full?.ink}
+          {@const wide = full.ink.right - full.ink.left}
+          <FindingTick finding={strokeAtSize(thinnest.thinnestPx, small(full, widthPx).width / wide)} />
+        {/if}
+      </span>
+    </div>
+  {/each}
+</div>
+{#if agreement}<p class="quiet caption">stroke weights <FindingTick finding={agreement} /></p>{/if}
+
+<style>
+  .sizes {
+    padding: 8px;
+    border: 1px solid var(--color-rule);
+  }
+  .sizes div {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 34px;
+  }
+  .size {
+    display: grid;
+    font-size: 11px;
+    line-height: 1.25;
+    text-align: right;
+  }
+</style>
