@@ -1,6 +1,13 @@
 import { flattenedAlgebra, openPathAlgebra } from '$core/pathops';
 import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
+  adding,
+  changePart,
+  IDENTITY,
+  inkOf,
+  isKnown,
+  TREATMENT_STACKS,
+  type ScreenPicture,
   createDresser,
   createResolver,
   dress,
@@ -36,6 +43,7 @@ import {
   type Part,
   type PathAlgebra,
   type Recipe,
+  type WholeMark,
   type Resolver,
   newsOf,
   type GroupPieces,
@@ -48,7 +56,7 @@ import {
 export interface BrandNews {
   readonly palette: Palette;
   /** Recipes by mark id, every part as JSON: quicker to hand over than objects, and a part that has not changed is known again by its text. */
-  readonly marks: readonly { readonly id: string; readonly parts: readonly string[] }[];
+  readonly marks: readonly { readonly id: string; readonly parts: readonly string[]; readonly whole?: WholeMark | undefined }[];
 }
 
 /** A face as it can be chosen. */
@@ -101,11 +109,11 @@ export class Draughtsman {
   /** Takes in what has changed; everything asked afterwards is answered from it. */
   tell({ palette, marks }: BrandNews): void {
     this.#palette = palette;
-    for (const { id, parts } of marks) {
+    for (const { id, parts, whole } of marks) {
       const before = this.#parts.get(id);
       const read = new Map(parts.map((text) => [text, before?.get(text) ?? (JSON.parse(text) as Part)]));
       this.#parts.set(id, read);
-      this.#recipes.set(id, { ...EMPTY_RECIPE, parts: parts.map((text) => read.get(text) as Part) });
+      this.#recipes.set(id, { ...EMPTY_RECIPE, parts: parts.map((text) => read.get(text) as Part), ...(whole ? { whole } : {}) });
     }
   }
 
@@ -122,6 +130,24 @@ export class Draughtsman {
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
+  }
+
+  /** A part as it would look with a stack of treatments added, on its own; nothing where it is not drawn. */
+  async tried(markId: string, partId: string, stackId: string, heightPx: number): Promise<ScreenPicture | undefined> {
+    const { loader, resolver } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    const stack = TREATMENT_STACKS.find(({ id }) => id === stackId);
+    const part = recipe.parts.find(({ id }) => id === partId);
+    if (!stack || !part || !isKnown(part)) return undefined;
+    const treatments = [...adding(stack.treatments, heightPx)(part.treatments ?? [])];
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    const tried = changePart(recipe, partId, { treatments });
+    const mark = resolver.resolve({ recipe: tried, sources: this.#recipes, dress: dress(this.#palette, 'full') });
+    let top = partId;
+    for (let up = mark.parts.find(({ id }) => id === top)?.within; up; up = mark.parts.find(({ id }) => id === top)?.within) top = up;
+    const groups = mark.drawing.groups.filter(({ id }) => id === top);
+    const ink = inkOf(groups, IDENTITY);
+    return ink && screenPicture({ ...mark, drawing: { groups }, ink, parts: [] }, `tried-${stackId}-`, this.#pictureBase);
   }
 
   /** How heavy the parts of a mark are, thinnest first. */

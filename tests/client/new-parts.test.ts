@@ -1,5 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { createPart, EMPTY_RECIPE, STARTING_PALETTE, expect as valueOf, type PartLook, type Picture, type Recipe } from '$core/index';
+import {
+  createPart,
+  EMPTY_RECIPE,
+  STARTING_PALETTE,
+  expect as valueOf,
+  type PartLook,
+  type Picture,
+  type Recipe,
+  RECIPE_VERSION,
+} from '$core/index';
 import { bringIn, UNSAID } from '../../src/lib/marks/table/bring-in';
 import { copied, pasted } from '../../src/lib/marks/table/clipboard';
 import { keepLook, keptLook } from '../../src/lib/marks/table/kept-look';
@@ -14,7 +23,7 @@ describe('new pieces on the table', () => {
   it('stand above the mark, or inside of a backing, half as large as it; alone they have their own size', () => {
     expect(placedNew(EMPTY_RECIPE, piece, ink)).toMatchObject({ place: { x: 100, y: -50 - 124 }, sizePx: 200 });
     const behind = (form: object) => ({
-      version: 2 as const,
+      version: RECIPE_VERSION,
       parts: [valueOf(createPart({ kind: 'shape', id: 'back', form: form as never }))],
     });
     const inside = placedNew(behind({ form: 'heaterShield', widthPx: 400, heightPx: 200 }), piece, ink);
@@ -23,7 +32,7 @@ describe('new pieces on the table', () => {
     const ruled = placedNew(behind({ form: 'panel', widthPx: 400, heightPx: 2, cornerPx: 0 }), piece, ink);
     expect(ruled).toMatchObject({ place: { x: 100, y: -174 } });
     expect(placedNew(EMPTY_RECIPE, piece, undefined)).toMatchObject({ place: { x: 0, y: 0 }, sizePx: 240 });
-    const taken: Recipe = { version: 2, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
+    const taken: Recipe = { version: RECIPE_VERSION, parts: [placedNew(EMPTY_RECIPE, piece, ink)] };
     expect(placedNew(taken, piece, ink).id).not.toBe(taken.parts[0]?.id);
   });
 
@@ -50,7 +59,7 @@ describe('new pieces on the table', () => {
         ],
       }),
     );
-    const recipe: Recipe = { version: 2, parts: [bow, partOf(letteringInput({ line }))] };
+    const recipe: Recipe = { version: RECIPE_VERSION, parts: [bow, partOf(letteringInput({ line }))] };
     const lineOf = (result: ReturnType<typeof pasted>) => {
       const part = valueOf(result)?.recipe.parts.find(({ kind }) => kind === 'lettering');
       return part?.kind === 'lettering' && part.line.shape === 'curve' ? part.line.along : undefined;
@@ -59,11 +68,14 @@ describe('new pieces on the table', () => {
     const to = (mark: string) => ({ mark, brand: 'here', palette: STARTING_PALETTE });
     expect(lineOf(pasted(EMPTY_RECIPE, copied(recipe, ['name'], from), to('m2')))).toBeNull();
     // A curve that is called alike elsewhere is a stranger; in its own mark it is the same one.
-    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['name'], from), to('m2')))).toBeNull();
-    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['name'], from), to('m1')))).toEqual({ part: 'bow', offPx: 0 });
-    const both = valueOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')));
+    expect(lineOf(pasted({ version: RECIPE_VERSION, parts: [bow] }, copied(recipe, ['name'], from), to('m2')))).toBeNull();
+    expect(lineOf(pasted({ version: RECIPE_VERSION, parts: [bow] }, copied(recipe, ['name'], from), to('m1')))).toEqual({
+      part: 'bow',
+      offPx: 0,
+    });
+    const both = valueOf(pasted({ version: RECIPE_VERSION, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')));
     expect(both?.ids).toHaveLength(2);
-    expect(lineOf(pasted({ version: 2, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')))).toEqual({
+    expect(lineOf(pasted({ version: RECIPE_VERSION, parts: [bow] }, copied(recipe, ['bow', 'name'], from), to('m2')))).toEqual({
       part: both?.ids[0],
       offPx: 0,
     });

@@ -16,6 +16,7 @@ import {
   type KnownPart,
   type Lettering,
   type NumberRow,
+  RECIPE_VERSION,
 } from '$core/index';
 import { beltRows, cutRows, fitLimitRows, NUMBERS, pointRows } from '../../src/lib/marks/fields/numbers';
 import { letteringInput } from '../support/drawn-mark';
@@ -100,7 +101,7 @@ describe('number fields', () => {
     expect(value).toBeLessThanOrEqual(limits.max);
     const read = (number: number) => {
       const changed = { ...part, ...withNumberAt(part, row.at, number) } as KnownPart;
-      return parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: 2, parts: [changed] }))));
+      return parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: RECIPE_VERSION, parts: [changed] }))));
     };
     for (const number of [limits.min, limits.max]) {
       const kept = read(number);

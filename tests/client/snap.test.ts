@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { IDENTITY, STARTING_PALETTE } from '$core/index';
+import { IDENTITY, STARTING_PALETTE, RECIPE_VERSION } from '$core/index';
 import type { ResolvedPart } from '$core/index';
 import { copied, pasted } from '../../src/lib/marks/table/clipboard';
 import { snap, snapLines } from '../../src/lib/marks/stage/snap';
@@ -76,16 +76,16 @@ describe('the clipboard', () => {
   const there = { mark: 'there', brand: 'here', palette: STARTING_PALETTE };
   const lettering = partOf(letteringInput({ companion: { part: 'gone' }, gaps: [{ index: 0, left: 'W', right: 'i', permille: 9 }] }));
   it('carries a part whole, under a free id, and lets go of what is not in the other mark', () => {
-    const into = { version: 2 as const, parts: [{ ...lettering, id: 'lettering-1' }] };
-    const made = pasted(into, copied({ version: 2, parts: [lettering] }, [lettering.id], from), there);
+    const into = { version: RECIPE_VERSION, parts: [{ ...lettering, id: 'lettering-1' }] };
+    const made = pasted(into, copied({ version: RECIPE_VERSION, parts: [lettering] }, [lettering.id], from), there);
     if (!made.ok || !made.value) throw new Error('nothing was pasted');
     expect(made.value.ids).toEqual(['lettering-2']);
     expect(made.value.recipe.parts[1]).toMatchObject({ id: 'lettering-2', companion: null, gaps: [{ permille: 9 }] });
   });
   it('leaves foreign text alone and refuses broken parts with a sentence', () => {
-    const empty = { version: 2 as const, parts: [] };
+    const empty = { version: RECIPE_VERSION, parts: [] };
     for (const text of ['', 'hello', '{"a":1}', '[1]', 'null']) expect(pasted(empty, text, there)).toEqual({ ok: true, value: undefined });
-    const broken = copied({ version: 2, parts: [lettering] }, [lettering.id], from).replace('"sizePx":100', '"sizePx":-4');
+    const broken = copied({ version: RECIPE_VERSION, parts: [lettering] }, [lettering.id], from).replace('"sizePx":100', '"sizePx":-4');
     const refused = pasted(empty, broken, there);
     expect(refused.ok ? '' : refused.problems[0]?.message).toContain('sizePx');
   });

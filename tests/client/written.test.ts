@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { createPart, expect as valueOf, LARGEST_SAVE_BYTES, parseRecipe, writeRecipe, type Recipe } from '$core/index';
+import { createPart, expect as valueOf, LARGEST_SAVE_BYTES, parseRecipe, writeRecipe, type Recipe, RECIPE_VERSION } from '$core/index';
 import { nextPortion, writtenWork } from '../../src/lib/client/work/portions';
 import { writtenParts, writtenRecipe } from '../../src/lib/client/written-parts';
 import { letteringInput, partOf } from '../support/drawn-mark';
 
 const stranger = { kind: 'hologram', id: 'future', depth: { of: ['field', 3] }, name: '“quoted” \\ and \u2028' };
 const recipe: Recipe = {
-  version: 2,
+  version: RECIPE_VERSION,
   parts: [
     partOf(letteringInput({ text: 'Quote " and \\ and é' })),
     valueOf(createPart({ kind: 'curve', id: 'bow', points: [{ x: 0, y: 0 }] })),
@@ -17,7 +17,7 @@ const recipe: Recipe = {
 describe('recipes as text', () => {
   it('are what the whole recipe written at once would be, parts that are not understood exactly as they came', () => {
     expect(JSON.parse(writtenRecipe(recipe))).toEqual(JSON.parse(JSON.stringify(writeRecipe(recipe))));
-    expect(JSON.parse(writtenRecipe({ version: 2, parts: [] }))).toEqual({ version: 2, parts: [] });
+    expect(JSON.parse(writtenRecipe({ version: RECIPE_VERSION, parts: [] }))).toEqual({ version: RECIPE_VERSION, parts: [] });
     expect(valueOf(parseRecipe(JSON.parse(writtenRecipe(recipe))))).toEqual(recipe);
     expect(writtenParts(recipe).map((text) => JSON.parse(text) as unknown)).toEqual(JSON.parse(JSON.stringify(recipe.parts)));
   });
@@ -33,7 +33,7 @@ describe('recipes as text', () => {
 describe('what is sent', () => {
   const gestures = [
     { id: 'a1', kind: 'edit' as const, gesture: 'Say "hello", {"recipe":1}', content: writtenRecipe(recipe) },
-    { id: 'a2', kind: 'undo' as const, gesture: 'Move', content: writtenRecipe({ version: 2, parts: [] }) },
+    { id: 'a2', kind: 'undo' as const, gesture: 'Move', content: writtenRecipe({ version: RECIPE_VERSION, parts: [] }) },
   ];
 
   it('is JSON that names every gesture once, whatever its words are', () => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { createPart, dress, STARTING_PALETTE, toSvg, expect as valueOf, type KnownPart } from '$core/index';
+import { createPart, dress, STARTING_PALETTE, toSvg, expect as valueOf, type KnownPart, RECIPE_VERSION } from '$core/index';
 import { asArt, importSvg } from '$core/svg-import';
 import { shelfOf } from '../support/fonts';
 import { paths, resolverOf } from '../support/resolver';
@@ -78,7 +78,7 @@ describe('hostile drawings', () => {
         }
         const part = createPart({ ...asArt(read.value, { title: 'Test' }, STARTING_PALETTE), id: 'art' } as never);
         const mark = resolve({
-          recipe: { version: 2, parts: [valueOf(part) as KnownPart] },
+          recipe: { version: RECIPE_VERSION, parts: [valueOf(part) as KnownPart] },
           sources: new Map(),
           dress: dress(STARTING_PALETTE, 'full'),
         });

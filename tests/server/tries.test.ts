@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { writeRecipe, type Lettering } from '$core/index';
+import { writeRecipe, type Lettering, RECIPE_VERSION } from '$core/index';
 import { nameRecipe, read, recipeOf, send } from '../support/api';
 import { letteringInput, partOf } from '../support/drawn-mark';
 import { edit } from '../support/random-edits';
@@ -64,7 +64,7 @@ describe('letter operations', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(edit, { minLength: 1, maxLength: 6 }), async (edits) => {
         const part = edits.reduce((sum, { apply }) => apply(sum), partOf(letteringInput({ text: 'Windfi' })) as Lettering);
-        const recipe = JSON.parse(JSON.stringify(writeRecipe({ version: 2, parts: [part] }))) as unknown;
+        const recipe = JSON.parse(JSON.stringify(writeRecipe({ version: RECIPE_VERSION, parts: [part] }))) as unknown;
         const gesture = { id: crypto.randomUUID(), kind: 'edit', gesture: 'Random', recipe };
         const saved = await send<{ revision: number }>(`${mark}/revisions`, 'POST', { base, gestures: [gesture] });
         expect(saved.status).toBe(201);

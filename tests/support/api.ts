@@ -1,10 +1,11 @@
-import { writeRecipe, createPart, expect as valueOf } from '$core/index';
+import { writeRecipe, createPart, expect as valueOf, RECIPE_VERSION } from '$core/index';
 
 type PartInput = Parameters<typeof createPart>[0];
 
 export const palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' } as const;
 
-export const recipeOf = (...parts: PartInput[]) => writeRecipe({ version: 2, parts: parts.map((part) => valueOf(createPart(part))) });
+export const recipeOf = (...parts: PartInput[]) =>
+  writeRecipe({ version: RECIPE_VERSION, parts: parts.map((part) => valueOf(createPart(part))) });
 
 export const nameRecipe = (text: string, more: object = {}) =>
   recipeOf({ kind: 'lettering', id: 'name', text, font: { family: 'jost' }, ...more });

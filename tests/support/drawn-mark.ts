@@ -10,6 +10,7 @@ import {
   type Region,
   type ResolvedMark,
   type ResolvedPart,
+  RECIPE_VERSION,
 } from '$core/index';
 import { resolverOf } from './resolver';
 
@@ -30,7 +31,7 @@ export const partOf = (input: PartInput): KnownPart => valueOf(createPart(input)
 export const drawnOn = (shelf: FontShelf) => {
   const { resolve } = resolverOf(shelf);
   return (...parts: readonly PartInput[]): ResolvedMark =>
-    resolve({ recipe: { version: 2, parts: parts.map(partOf) }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+    resolve({ recipe: { version: RECIPE_VERSION, parts: parts.map(partOf) }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 };
 
 export const partNamed = (mark: ResolvedMark, id: string): ResolvedPart => {

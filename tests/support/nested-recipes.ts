@@ -1,4 +1,4 @@
-import { createPart, expect as valueOf, type KnownPart, type Recipe } from '$core/index';
+import { createPart, expect as valueOf, type KnownPart, type Recipe, RECIPE_VERSION } from '$core/index';
 import { letteringInput } from './drawn-mark';
 import { random } from './random';
 
@@ -72,5 +72,5 @@ export function nestedRecipe(seed: number): Recipe {
   };
   const all = build(3);
   add({ kind: 'group', id: 'all', members: all } as PartInput);
-  return { version: 2, parts };
+  return { version: RECIPE_VERSION, parts };
 }

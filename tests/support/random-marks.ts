@@ -9,6 +9,7 @@ import {
   type KnownPart,
   type Recipe,
   type Role,
+  RECIPE_VERSION,
 } from '$core/index';
 import { random } from './random';
 
@@ -62,5 +63,5 @@ export function randomMark(seed: number): Recipe {
       add({ kind: 'symmetry', id: `pair-${n}`, members: [`half-${n}`], rule: 'mirror', centerX: 0 });
     }
   }
-  return { version: 2, parts };
+  return { version: RECIPE_VERSION, parts };
 }

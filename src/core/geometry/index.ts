@@ -8,6 +8,7 @@ export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { contoursOf, islandsOf, type Island } from './islands';
+export { grown, shrunk, withoutHoles } from './offset';
 export { inkBalance } from './ink-balance';
 export { inkRuns, type InkRun } from './ink-runs';
 export { CAPS, COMBININGS, JOINS, type Cap, type Combining, type Join, type PathAlgebra, type Region } from './region';
@@ -45,3 +46,7 @@ export {
   type FreePoint,
   type PointKind,
 } from './free-curve';
+export { extrude } from './extrude';
+export { MOST_STRIPES, stripeCount, stripes, type Stripes } from './stripes';
+export { roughened, type Roughening } from './roughen';
+export { dashesAlong, type Dashing } from './dashes';

@@ -82,6 +82,7 @@ export {
   parseRecipe,
   RECIPE_VERSION,
   recoverRecipe,
+  type WholeMark,
   writeRecipe,
   type Recipe,
 } from './recipe/recipe';
@@ -124,6 +125,9 @@ export { brokenAway } from './following/break-away';
 export { outlineThickness } from './weights/outline-thickness';
 export { thicknessOfArea, withWeight } from './weights/stroke-weight';
 export { weightsOf, type PartWeight } from './weights/weights';
-export { createResolver, inkOf, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './drawing/resolve';
+export { createResolver, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './drawing/resolve';
+export { inkOf } from './drawing/ink';
+export * from './treating';
 export { mayEnter, movedInto } from './gathering/regather';
-export { numberAt, numberLimits, withNumberAt, type NumberLimits } from './recipe/number-limits';
+export { numberAt, numberLimits, withNumberAt } from './recipe/number-limits';
+export type { NumberLimits } from './recipe/schema-numbers';

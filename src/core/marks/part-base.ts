@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { compose, rotation, scaling, translation, type Affine } from '../geometry';
 import { BLENDS } from './drawing/drawing';
 import { ONE_COLOR_WISHES } from './one-color/wishes';
+import { treatmentsSchema } from './treating/registry';
 
 const coordinate = z.number().min(-100_000).max(100_000);
 
@@ -49,4 +50,6 @@ export const partBase = {
   oneColor: z.enum(ONE_COLOR_WISHES).optional(),
   /** Reversed, a part that holds light and dark side by side (a portrait) is decided anew, or keeps the shapes it has in ink. */
   reversedAs: z.enum(['same', 'anew']).optional(),
+  /** What is done to its picture, in order; others go on seeing it as it is without. */
+  treatments: treatmentsSchema.optional(),
 };

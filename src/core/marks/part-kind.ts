@@ -3,8 +3,10 @@ import type { Affine, Bounds, FreePoint, PathAlgebra, Point } from '../geometry'
 import type { Problem } from '../result/result';
 import type { LicenseTerms } from '../rights';
 import type { EnvelopeFrame, FontChoice, FontShelf } from '../type';
-import type { Fill, Gradient, Group, PictureFill } from './drawing/drawing';
-import type { Paint } from './drawing/paint';
+import type { Group } from './drawing/drawing';
+import type { PaintedNode } from './drawing/painted';
+import type { TreatedPicture } from './treating/treat';
+import type { Treatment } from './treating/registry';
 
 /** Another part of the same mark, as a part that follows it sees it: in the plane that the follower's own place is counted in, in the follower's own scale, whatever draws either of them. */
 export interface Sibling {
@@ -41,6 +43,8 @@ export interface DrawContext {
   readonly members: readonly Member[];
   /** A part whose outline it looks at. */
   readonly traced: (id: string) => Member | undefined;
+  /** A picture with treatments on it. @param key names the picture, as `remember` wants it */
+  readonly treated: (nodes: readonly PaintedNode[], treatments: readonly Treatment[], key: string) => TreatedPicture;
   /** Remembers results that are costly to make, by a key that says everything they depend on. */
   readonly remember: <T>(key: string, make: () => T) => T;
 }
@@ -87,14 +91,6 @@ export interface LetteringFacts {
   /** On a circle: its center and the baseline's radius, and how far round the text runs. */
   readonly circle?: { readonly center: Point; readonly radiusPx: number; readonly sweepDeg: number };
 }
-
-/** A filled outline before it is dressed: it knows what it is painted with, not which color that is. */
-export type PaintedFill = Omit<Fill, 'color' | 'gradient'> & {
-  readonly paint: Paint;
-  readonly gradient?: Gradient<{ readonly paint: Paint }>;
-};
-export type PaintedGroup = Omit<Group, 'children'> & { readonly children: readonly PaintedNode[] };
-export type PaintedNode = PaintedFill | PictureFill | PaintedGroup;
 
 /** A part drawn on its own origin, before it is dressed and placed. */
 export interface PartPicture {

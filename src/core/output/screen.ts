@@ -8,6 +8,8 @@ export interface ScreenPicture {
   readonly groups: readonly GroupPieces[];
   readonly ink: Bounds | undefined;
   readonly parts: readonly ResolvedPart[];
+  /** What the designer should know about treatments of the whole mark. */
+  readonly wholeNotices?: readonly Problem[];
   /** In one color: what the designer should know of it. */
   readonly notices?: readonly Problem[];
   /** In one color: what every part became. */
@@ -42,6 +44,7 @@ export const screenPicture = (mark: DressedMark, idPrefix: string, pictureBase =
   groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase)),
   ink: mark.ink,
   parts: mark.parts,
+  ...(mark.notices && mark.notices.length > 0 ? { wholeNotices: mark.notices } : {}),
   ...(mark.oneColor ? { notices: mark.oneColor.notices, decided: mark.oneColor.parts, portraits: mark.oneColor.portraits } : {}),
 });
 

@@ -87,7 +87,7 @@ export function groupPieces(group: Group, prefix = '', pictureAddress: PictureAd
   return {
     id: group.id,
     attributes: {
-      id,
+      ...(group.id === '' ? {} : { id }),
       ...(isIdentity(group.transform) ? {} : { transform: matrix(group.transform) }),
       ...(group.opacity < 1 ? { opacity: written(group.opacity) } : {}),
       ...(group.blend === 'normal' ? {} : { style: `mix-blend-mode:${group.blend}` }),

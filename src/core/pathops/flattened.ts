@@ -74,8 +74,12 @@ export function combineFlattened(how: Combining, one: Region, other: Region, fin
   return regionOf(RUN[how](clean(one, grain), clean(other, grain), ClipperRule.NonZero, grain.precision));
 }
 
-export const weldFlattened = (regions: readonly Region[]): Region =>
-  regions.reduce<Region>((sum, region) => combineFlattened('unite', sum, region), { path: { verbs: '', coords: [] }, rule: 'nonzero' });
+/** Everything that any of the areas covers, as fine polygons, in one step: cleaned areas wind once around their ink, and any number of times is ink. */
+export function weldFlattened(regions: readonly Region[], fine = FINE): Region {
+  const grain = grainFor(regions, fine);
+  const polygons = regions.flatMap((region) => clean(region, grain));
+  return regionOf(unionD(polygons, [], ClipperRule.NonZero, grain.precision));
+}
 
 const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }: Grain): PathsD =>
   inflatePathsD(polygons, by, JOIN[join], EndType.Polygon, MITER_LIMIT, precision, fine);

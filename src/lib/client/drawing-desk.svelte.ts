@@ -118,7 +118,7 @@ export class DrawingDesk {
     const all = [...order.recipes, ...(order.beside ?? [])];
     const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
     for (const [id, recipe] of news) this.#told.set(id, recipe);
-    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe) })) };
+    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole })) };
     this.stage = withNews(await this.draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
     this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;

@@ -17,4 +17,5 @@ const forStorage = writer((part) => JSON.stringify(part.kind === 'unknown' ? par
 export const writtenParts = (recipe: Recipe): readonly string[] => recipe.parts.map(forWorker);
 
 /** A recipe as the JSON text that is stored and sent; an edit of one part writes that part alone. */
-export const writtenRecipe = (recipe: Recipe): string => `{"version":${recipe.version},"parts":[${recipe.parts.map(forStorage).join()}]}`;
+export const writtenRecipe = (recipe: Recipe): string =>
+  `{"version":${recipe.version},"parts":[${recipe.parts.map(forStorage).join()}]${recipe.whole ? `,"whole":${JSON.stringify(recipe.whole)}` : ''}}`;

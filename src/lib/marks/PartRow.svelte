@@ -16,6 +16,7 @@
   import FormPicture from './FormPicture.svelte';
   import RowList from './RowList.svelte';
   import PlaceFields from './fields/PlaceFields.svelte';
+  import PartTreatments from './treatments/PartTreatments.svelte';
   import { useTable } from './table/table.svelte';
 
   interface Props {
@@ -179,6 +180,7 @@
           {@const ShownFields = fieldsOf(shown)}
           <Fold label="Everything else" summary="becomes its own"><ShownFields part={shown} notices={[]} /></Fold>
         {/if}
+        <PartTreatments {part} />
         <PlaceFields {part} />
       {/if}
     </div>

@@ -4,6 +4,7 @@
   import PartRow from './PartRow.svelte';
   import RightsFold from './RightsFold.svelte';
   import RowList from './RowList.svelte';
+  import WholeFold from './treatments/WholeFold.svelte';
   import { useTable } from './table/table.svelte';
 
   const table = useTable();
@@ -50,7 +51,7 @@
   {#if ids === ''}<p class="empty quiet">
       The parts of this mark will stand here, front on top. Type “lettering” above to set a name.
     </p>{/if}
-  {#if ids !== ''}<RightsFold />{/if}
+  {#if ids !== ''}<WholeFold /><RightsFold />{/if}
 </section>
 
 <style>

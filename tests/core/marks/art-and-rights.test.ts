@@ -19,6 +19,7 @@ import {
   type KnownPart,
   type Recipe,
   type Region,
+  RECIPE_VERSION,
 } from '$core/index';
 import { drawnOn, letteringInput, partNamed } from '../../support/drawn-mark';
 import { shelfOf, shipped } from '../../support/fonts';
@@ -95,7 +96,7 @@ describe('art', () => {
 
 describe('rights', () => {
   const rights = (...inputs: readonly Parameters<typeof createPart>[0][]) => {
-    const recipe: Recipe = { version: 2, parts: inputs.map((input) => valueOf(createPart(input as never)) as KnownPart) };
+    const recipe: Recipe = { version: RECIPE_VERSION, parts: inputs.map((input) => valueOf(createPart(input as never)) as KnownPart) };
     return rightsOf(recipe, new Map(), { family: (id) => shipped.find((family) => family.id === id) });
   };
 

@@ -9,13 +9,17 @@ import {
   type Recipe,
   type ResolvedMark,
   type Sources,
+  RECIPE_VERSION,
 } from '$core/index';
 import { areaOf, fillsOf, partNamed } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { paths, resolverOf } from '../../support/resolver';
 
 type Input = Parameters<typeof createPart>[0];
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: inputs.map((input) => valueOf(createPart(input))),
+});
 const shelf = await shelfOf('jost');
 const { resolve } = resolverOf(shelf);
 const ONE = 'a0a0a0a0-0000-4000-8000-000000000001';

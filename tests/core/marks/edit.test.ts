@@ -11,10 +11,11 @@ import {
   shareChange,
   expect as valueOf,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 
 const shape = (id: string) => valueOf(createPart({ kind: 'shape', id, form: { form: 'disk', widthPx: 10, heightPx: 10 } }));
-const recipe: Recipe = { version: 2, parts: [shape('a'), shape('b'), shape('c')] };
+const recipe: Recipe = { version: RECIPE_VERSION, parts: [shape('a'), shape('b'), shape('c')] };
 const ids = ({ parts }: Recipe) => parts.map(({ id }) => id).join('');
 
 describe('editing a recipe', () => {
@@ -37,7 +38,7 @@ describe('editing a recipe', () => {
 
   it('reaches all chosen parts with what means the same there: looks everywhere, sizes in one kind, turns but not places', () => {
     const name = (id: string) => valueOf(createPart({ kind: 'lettering', id, text: id, font: { family: 'jost' } }));
-    const mixed: Recipe = { version: 2, parts: [shape('a'), name('n'), name('m'), shape('z')] };
+    const mixed: Recipe = { version: RECIPE_VERSION, parts: [shape('a'), name('n'), name('m'), shape('z')] };
     const chosen = ['a', 'n', 'm'];
     const opacities = (next: Recipe) => next.parts.map((part) => ('opacity' in part ? part.opacity : undefined));
     expect(opacities(shareChange(mixed, 'a', chosen, { opacity: 0.4 }))).toEqual([0.4, 0.4, 0.4, 1]);
@@ -55,7 +56,7 @@ describe('editing a recipe', () => {
   });
 
   it('leaves parts that are not understood alone', () => {
-    const odd = valueOf(parseRecipe({ version: 2, parts: [{ kind: 'hologram', id: 'h' }] }));
+    const odd = valueOf(parseRecipe({ version: RECIPE_VERSION, parts: [{ kind: 'hologram', id: 'h' }] }));
     expect(changePart(odd, 'h', { opacity: 0 })).toEqual(odd);
     expect(duplicatePart(odd, 'h')).toBeUndefined();
   });
@@ -67,7 +68,7 @@ describe('editing a recipe', () => {
   });
 
   it('does not grow beyond 500 parts', () => {
-    const full: Recipe = { version: 2, parts: Array.from({ length: 500 }, (_, n) => shape(`s${n}`)) };
+    const full: Recipe = { version: RECIPE_VERSION, parts: Array.from({ length: 500 }, (_, n) => shape(`s${n}`)) };
     expect(addPart(full, shape('more')).parts).toHaveLength(500);
   });
 });

@@ -25,6 +25,7 @@ import {
   type Region,
   type ResolvedMark,
   type Symmetry,
+  RECIPE_VERSION,
 } from '$core/index';
 import { combineFlattened } from '$core/pathops';
 import { areaOf, drawnOn, letteringInput, partNamed } from '../../support/drawn-mark';
@@ -49,7 +50,10 @@ function regionsOf(mark: ResolvedMark): readonly Region[] {
   return mark.drawing.groups.flatMap((group) => walk(group.children, group.transform));
 }
 const area = (mark: ResolvedMark) => areaOf(regionsOf(mark));
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: inputs.map((input) => valueOf(createPart(input))),
+});
 const drawRecipe = (recipe: Recipe) => draw(...(recipe.parts as readonly KnownPart[]));
 
 describe('combining live parts', () => {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { createPart, expect as valueOf, goingAlone, isKnown, type Recipe } from '$core/index';
+import { createPart, expect as valueOf, goingAlone, isKnown, type Recipe, RECIPE_VERSION } from '$core/index';
 import { letteringInput } from '../../support/drawn-mark';
 
 type Input = Parameters<typeof createPart>[0];
 const disk = (id: string): Input => ({ kind: 'shape', id, form: { form: 'disk', widthPx: 40, heightPx: 40 } });
 const group = (id: string, ...members: string[]): Input => ({ kind: 'group', id, members });
 const recipe: Recipe = {
-  version: 2,
+  version: RECIPE_VERSION,
   parts: [
     disk('dot'),
     letteringInput({ id: 'name' }),
@@ -47,7 +47,7 @@ describe('parts that are moved together', () => {
 
   it('all move where they stand by each other in a circle', () => {
     const circle: Recipe = {
-      version: 2,
+      version: RECIPE_VERSION,
       parts: [letteringInput({ id: 'a', companion: { part: 'b' } }), letteringInput({ id: 'b', companion: { part: 'a' } })].map((input) =>
         valueOf(createPart(input)),
       ),

@@ -19,6 +19,7 @@ import {
   type Recipe,
   type ResolvedMark,
   type Sources,
+  RECIPE_VERSION,
 } from '$core/index';
 import { copied, pasted } from '../../../src/lib/marks/table/clipboard';
 import { letteringInput, partNamed } from '../../support/drawn-mark';
@@ -26,7 +27,10 @@ import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
 
 type Input = Parameters<typeof createPart>[0];
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: inputs.map((input) => valueOf(createPart(input))),
+});
 const shelf = await shelfOf('jost', 'cinzel', 'noto-sans-hebrew');
 const { resolve } = resolverOf(shelf);
 const ONE = 'a0a0a0a0-0000-4000-8000-000000000001';

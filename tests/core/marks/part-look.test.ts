@@ -10,10 +10,14 @@ import {
   type KnownPart,
   type Recipe,
   type Role,
+  RECIPE_VERSION,
 } from '$core/index';
 
 type Input = Parameters<typeof createPart>[0];
-const recipeOf = (...inputs: readonly Input[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input))) });
+const recipeOf = (...inputs: readonly Input[]): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: inputs.map((input) => valueOf(createPart(input))),
+});
 const disk = (id: string, role: Role, more: object = {}): Input =>
   ({ kind: 'shape', id, form: { form: 'disk', widthPx: 10, heightPx: 10 }, paint: { role }, ...more }) as Input;
 const art = (id: string, ...roles: readonly Role[]): Input =>

@@ -20,6 +20,7 @@ import {
   writeRecipe,
   type Bounds,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
@@ -35,7 +36,10 @@ const panel = (n: number): Input =>
     form: { form: 'panel', widthPx: 20 + n, heightPx: 10, cornerPx: 0 },
     place: { x: 40 * n, y: 7 * n, turnDeg: 0 },
   }) as Input;
-const begun = (count: number): Recipe => ({ version: 2, parts: Array.from({ length: count }, (_, n) => valueOf(createPart(panel(n)))) });
+const begun = (count: number): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: Array.from({ length: count }, (_, n) => valueOf(createPart(panel(n)))),
+});
 
 /** One thing that a designer does; `at` names parts by their rank. */
 type Step = {
@@ -142,7 +146,7 @@ describe('parts within parts', () => {
   });
 
   it('cannot be gathered beyond the most parts that a mark may have', () => {
-    const full: Recipe = { version: 2, parts: Array.from({ length: MOST_PARTS }, (_, n) => valueOf(createPart(panel(n)))) };
+    const full: Recipe = { version: RECIPE_VERSION, parts: Array.from({ length: MOST_PARTS }, (_, n) => valueOf(createPart(panel(n)))) };
     expect(gather(full, ['panel-1'], 'group', (id, members) => ({ kind: 'group', id, members: [...members] }))).toBeUndefined();
     expect(duplicatePart(full, 'panel-1')).toBeUndefined();
     expect(gather(begun(2), ['nobody'], 'group', (id, members) => ({ kind: 'group', id, members: [...members] }))).toBeUndefined();

@@ -11,6 +11,7 @@ import {
   toSvg,
   type PictureFill,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { areaOf, drawnOn, partNamed, partOf } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
@@ -48,13 +49,13 @@ describe('pictures as parts', () => {
     expect(partNamed(lone, 'photo').ink?.right).toBe(100);
     const grouped = draw(reference, disk('sun', 0, 50), { kind: 'group', id: 'both', members: ['photo', 'sun'] });
     expect(picturesIn(grouped.drawing)).toEqual([]);
-    const recipe: Recipe = { version: 2, parts: [reference, disk('sun', 0, 50)].map(partOf) };
+    const recipe: Recipe = { version: RECIPE_VERSION, parts: [reference, disk('sun', 0, 50)].map(partOf) };
     const view = { recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') };
     const table = resolverOf(shelf).resolve({ ...view, references: true });
     expect(table.drawing.groups.map(({ id }) => id)).toEqual(['photo', 'sun']);
     expect(table.ink?.right).toBe(25);
     expect(rightsOf(recipe, new Map(), shelf).parts.map(({ kind }) => kind)).toEqual(['drawn']);
-    expect(rightsOf({ version: 2, parts: [partOf(picture())] }, new Map(), shelf).parts[0]).toMatchObject({
+    expect(rightsOf({ version: RECIPE_VERSION, parts: [partOf(picture())] }, new Map(), shelf).parts[0]).toMatchObject({
       what: 'Boathouse',
       kind: 'picture',
       author: 'A. Member',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { BLENDS, createPart, parseRecipe, RECIPE_VERSION, writeRecipe, expect as valueOf } from '$core/index';
 
 const lettering = { kind: 'lettering', id: 'name', text: 'Windrow', font: { family: 'jost' } } as const;
-const recipeOf = (...parts: unknown[]) => ({ version: 2, parts });
+const recipeOf = (...parts: unknown[]) => ({ version: RECIPE_VERSION, parts });
 const problemsOf = (input: unknown) => {
   const parsed = parseRecipe(input);
   return parsed.ok ? [] : parsed.problems;
@@ -78,7 +78,7 @@ describe('parseRecipe', () => {
     });
     fc.assert(
       fc.property(letterings, (input) => {
-        const recipe = { version: 2 as const, parts: [valueOf(createPart(input))] };
+        const recipe = { version: RECIPE_VERSION, parts: [valueOf(createPart(input))] };
         const stored: unknown = JSON.parse(JSON.stringify(writeRecipe(recipe)));
         expect(JSON.stringify(writeRecipe(valueOf(parseRecipe(stored))))).toBe(JSON.stringify(writeRecipe(recipe)));
       }),

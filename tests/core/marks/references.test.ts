@@ -16,6 +16,7 @@ import {
   type Part,
   type Recipe,
   STARTING_PALETTE,
+  RECIPE_VERSION,
 } from '$core/index';
 import { copied, pasted } from '$lib/marks/table/clipboard';
 import { nestedRecipe } from '../../support/nested-recipes';
@@ -129,7 +130,13 @@ describe(`references over ${count} random recipes`, () => {
 
   it('copies into another mark let go of what did not come along, and a band says that its part is gone', () => {
     const band = valueOf(createPart({ kind: 'band', id: 'band', of: 'p0' }));
-    const copies = copyDeep({ version: 2, parts: [band] }, ['band'], undefined, { version: 2, parts: [] }, () => undefined);
+    const copies = copyDeep(
+      { version: RECIPE_VERSION, parts: [band] },
+      ['band'],
+      undefined,
+      { version: RECIPE_VERSION, parts: [] },
+      () => undefined,
+    );
     expect(copies?.parts.map((part) => referencesOf(part))).toEqual([[{ id: 'gone', as: 'traces' }]]);
   });
 });

@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { createPart, dress, expect as valueOf, isKnown, mayEnter, movedInto, STARTING_PALETTE, takenBy, type Recipe } from '$core/index';
+import {
+  createPart,
+  dress,
+  expect as valueOf,
+  isKnown,
+  mayEnter,
+  movedInto,
+  STARTING_PALETTE,
+  takenBy,
+  type Recipe,
+  RECIPE_VERSION,
+} from '$core/index';
 import { letteringInput, partNamed } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { nestedRecipe } from '../../support/nested-recipes';
@@ -7,7 +18,10 @@ import { random } from '../../support/random';
 import { resolverOf } from '../../support/resolver';
 
 type Input = Parameters<typeof createPart>[0];
-const made = (...inputs: readonly object[]): Recipe => ({ version: 2, parts: inputs.map((input) => valueOf(createPart(input as Input))) });
+const made = (...inputs: readonly object[]): Recipe => ({
+  version: RECIPE_VERSION,
+  parts: inputs.map((input) => valueOf(createPart(input as Input))),
+});
 const shelf = await shelfOf('jost');
 const drawn = (recipe: Recipe) => resolverOf(shelf).resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 const disk = (id: string, x: number, more: object = {}) => ({

@@ -11,6 +11,7 @@ import {
   type KnownPart,
   type MarkView,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
@@ -20,7 +21,7 @@ beforeAll(async () => {
   shelf = await shelfOf('jost', 'cinzel', 'noto-sans', 'noto-sans-arabic', 'noto-sans-hebrew');
 });
 const part = (input: Parameters<typeof createPart>[0]): KnownPart => valueOf(createPart(input));
-const recipeOf = (...parts: KnownPart[]): Recipe => ({ version: 2, parts });
+const recipeOf = (...parts: KnownPart[]): Recipe => ({ version: RECIPE_VERSION, parts });
 const view = (recipe: Recipe, sources: MarkView['sources'] = new Map()): MarkView => ({
   recipe,
   sources,
@@ -50,7 +51,7 @@ describe('resolve', () => {
 
   it('leaves hidden and unknown parts out of the drawing, and says why about the unknown', () => {
     const holo = {
-      version: 2,
+      version: RECIPE_VERSION,
       parts: [
         { kind: 'hologram', id: 'h' },
         { ...name(), hidden: true },

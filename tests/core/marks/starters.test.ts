@@ -1,5 +1,15 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { newShape, dress, initialRecipe, nameLettering, secondLine, STARTING_PALETTE, type FontShelf, type KnownPart } from '$core/index';
+import {
+  newShape,
+  dress,
+  initialRecipe,
+  nameLettering,
+  secondLine,
+  STARTING_PALETTE,
+  type FontShelf,
+  type KnownPart,
+  RECIPE_VERSION,
+} from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
 
@@ -8,7 +18,7 @@ beforeAll(async () => {
   shelf = await shelfOf('marcellus', 'jost');
 });
 const inkOf = (...parts: KnownPart[]) =>
-  resolverOf(shelf).resolve({ recipe: { version: 2, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+  resolverOf(shelf).resolve({ recipe: { version: RECIPE_VERSION, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
 
 describe('a second line', () => {

@@ -9,6 +9,7 @@ import {
   walkNodes,
   type DrawingNode,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { nestedRecipe } from '../../support/nested-recipes';
@@ -88,7 +89,7 @@ describe('a stroke as heavy as a group', () => {
       place: { x, y: 0, turnDeg: 0 },
     });
     const recipe: Recipe = {
-      version: 2,
+      version: RECIPE_VERSION,
       parts: [
         bar('one', 10, 0),
         bar('two', 10, 300),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { apply, createPart, dress, expect as valueOf, STARTING_PALETTE, toSvg, type Art, type Fill } from '$core/index';
+import { apply, createPart, dress, expect as valueOf, STARTING_PALETTE, toSvg, type Art, type Fill, RECIPE_VERSION } from '$core/index';
 import { asArt, importSvg } from '$core/svg-import';
 import { drawnOn } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
@@ -93,7 +93,7 @@ describe('gradients of drawings made elsewhere', () => {
     expect(new Set(fill?.gradient?.stops.map(({ color }) => color))).toEqual(new Set([STARTING_PALETTE.lead, STARTING_PALETTE.accent]));
     // One color has no other to pass into: a plain fill.
     const mark = resolverOf(shelf).resolve({
-      recipe: { version: 2, parts: [{ ...part, slots }] },
+      recipe: { version: RECIPE_VERSION, parts: [{ ...part, slots }] },
       sources: new Map(),
       dress: dress(STARTING_PALETTE, 'one-color'),
     });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { boundsOf, createPart, parseRecipe, STARTING_PALETTE, writeRecipe, expect as valueOf, type Art } from '$core/index';
+import { boundsOf, createPart, parseRecipe, STARTING_PALETTE, writeRecipe, expect as valueOf, type Art, RECIPE_VERSION } from '$core/index';
 import { asArt, importSvg, SVG_LIMITS } from '$core/svg-import';
 import { areaOf } from '../../support/drawn-mark';
 import { paths } from '../../support/resolver';
@@ -168,7 +168,7 @@ describe('a drawing as a part', () => {
       ['#fefefe', { role: 'paper' }],
     ]);
     expect(part.pieces.map(({ slot }) => slot)).toEqual([0, 1, 0]);
-    const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: 2, parts: [part] })))));
+    const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe({ version: RECIPE_VERSION, parts: [part] })))));
     expect(recipe.parts[0]).toEqual(part);
     expect(createPart({ ...part, pieces: [{ data: 'M0 0 <script>' }] } as never).ok).toBe(false);
   });

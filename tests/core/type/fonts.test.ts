@@ -11,6 +11,7 @@ import {
   type FontChoice,
   type KnownPart,
   type ShippedFamily,
+  RECIPE_VERSION,
 } from '$core/index';
 import { createFontLoader, openTypeface } from '$core/shaping';
 import { drawnFace } from '../../support/drawn-face';
@@ -103,7 +104,7 @@ describe('openTypeface', () => {
 
 describe('fontsNeeded', () => {
   const recipeOf = (text: string, fallback: string | null = null) => ({
-    version: 2 as const,
+    version: RECIPE_VERSION,
     parts: [valueOf(createPart({ kind: 'lettering', id: 'name', text, font: { family: 'jost' }, fallback })) as KnownPart],
   });
   const families = (text: string, fallback: string | null = null) =>

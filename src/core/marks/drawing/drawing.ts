@@ -63,23 +63,34 @@ export interface PictureFill {
   readonly opacity: number;
 }
 
+/** Where there is one color, what is painted in such a group is hatched, left open, or not there at all. */
+export type OneColorBehavior = 'hatched' | 'open' | 'dropped';
+
 /** Nodes that are painted together, back to front, then placed, made translucent and blended as one. */
 export interface Group {
   readonly kind: 'group';
-  /** The part this group draws; unique within a drawing. */
+  /** The part this group draws, unique within a drawing; empty where it stands for no part. */
   readonly id: string;
   readonly transform: Affine;
   readonly opacity: number;
   readonly blend: Blend;
   /** Nothing outside this outline (in the group's own coordinates) is painted. */
   readonly clip?: { readonly path: Path; readonly rule: FillRule };
+  /** An area, in the group's own coordinates, that is taken away from all that is painted before the group. Nobody outside the resolver meets one. */
+  readonly carves?: Region;
+  /** What becomes of it where there is one color, where that is not decided by what is seen. */
+  readonly oneColor?: OneColorBehavior;
   readonly children: readonly DrawingNode[];
 }
 
 export type DrawingNode = Fill | PictureFill | Group;
 
 /** What a group is to whoever walks through nodes, dressed or not. */
-type Walked = Omit<Group, 'children'> & { readonly children: readonly unknown[] };
+type Walked = Omit<Group, 'children'> & {
+  readonly children: readonly unknown[];
+  /** Of a picture with treatments: what stands for it wherever it is followed or measured. */
+  readonly body?: readonly unknown[];
+};
 type LeafOf<N> = Exclude<N, { readonly kind: 'group' }>;
 
 /** Where a leaf lies: its plane's map to the one that the walk began in, and the groups around it, the outermost first. */
@@ -91,12 +102,17 @@ export interface Spot {
 /**
  * Goes through nodes back to front and shows every one that is painted, with where it lies: the one walk for all who measure, cut or look
  * through drawings.
+ * Where a group has a body besides what it shows, the body is what is met, unless `shown` asks for what is seen.
  * @param enters whether a group is gone into; all are, unless said otherwise
  */
 export function walkNodes<N extends { readonly kind: string }>(
   nodes: readonly N[],
   visit: (leaf: LeafOf<N>, spot: Spot) => void,
-  { map = IDENTITY, enters }: { readonly map?: Affine; readonly enters?: (group: Walked) => boolean } = {},
+  {
+    map = IDENTITY,
+    enters,
+    shown = false,
+  }: { readonly map?: Affine; readonly enters?: (group: Walked) => boolean; readonly shown?: boolean } = {},
 ): void {
   const into = (inner: readonly N[], spot: Spot): void => {
     for (const node of inner) {
@@ -107,7 +123,10 @@ export function walkNodes<N extends { readonly kind: string }>(
       const group = node as unknown as Walked;
       if (enters && !enters(group)) continue;
       const own = compose(spot.map, group.transform);
-      into(group.children as readonly N[], { map: own, around: [...spot.around, { group, map: own }] });
+      into(((shown ? undefined : group.body) ?? group.children) as readonly N[], {
+        map: own,
+        around: [...spot.around, { group, map: own }],
+      });
     }
   };
   into(nodes, { map, around: [] });
@@ -132,10 +151,11 @@ export function pictureSizes(drawing: Drawing): ReadonlyMap<string, { readonly w
   return sizes;
 }
 
-/** The outlines of all that is painted, each where it lies in the plane that `map` leads to. */
+/** The outlines of all that is painted, each where it lies in the plane that `map` leads to: of bodies, unless `shown` asks for what is seen. */
 export function outlinesIn<N extends DrawingNode | { readonly kind: string }>(
   nodes: readonly N[],
   map: Affine = IDENTITY,
+  shown = false,
 ): readonly Region[] {
   const found: Region[] = [];
   walkNodes(
@@ -144,7 +164,7 @@ export function outlinesIn<N extends DrawingNode | { readonly kind: string }>(
       const { path, rule } = leaf as unknown as Region;
       found.push({ path: mapPath(path, own), rule });
     },
-    { map },
+    { map, shown },
   );
   return found;
 }

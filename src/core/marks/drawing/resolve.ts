@@ -2,7 +2,6 @@ import type { Dress } from '../../color/dressings';
 import { swatchColor, type SwatchKey } from '../../color/palette';
 import {
   apply,
-  boundsOf,
   compose,
   IDENTITY,
   inkBalance,
@@ -17,14 +16,22 @@ import {
 import type { Problem } from '../../result/result';
 import type { FontShelf } from '../../type';
 import { derive, type Sources } from '../following/derive';
+import { carved } from './carve';
 import { outlinesIn, walkNodes, type Drawing, type DrawingNode, type Group } from './drawing';
+import { inColors } from './in-colors';
+import { inkOf, showsMore } from './ink';
+import { Remembered } from './remembered';
 import { placing } from '../part-base';
-import { colorOf } from './paint';
-import type { DrawContext, LetteringFacts, Member, PaintedNode, PartPicture, Sibling } from '../part-kind';
+import type { DrawContext, LetteringFacts, Member, PartPicture, Sibling } from '../part-kind';
+import type { PaintedGroup, PaintedNode } from './painted';
 import { notUnderstood } from '../parts/unknown';
 import type { Recipe } from '../recipe/recipe';
+import { DAYLIGHT, lightIn, type Light } from '../treating/light';
+import { isKnownTreatment, treatmentRow } from '../treating/registry';
+import { treat } from '../treating/treat';
 import { outlineThickness } from '../weights/outline-thickness';
-import { followedBy, strokesOf, takenBy, tracedBy } from '../following/references';
+import { followedBy, strokesOf, tracedBy } from '../following/references';
+import { takersOf } from '../following/takers';
 import { baselineSeen, letteringSeen } from '../following/seen';
 import { drawPart, isKnown, isOnlySeen, movesMembers, type KnownPart, type Part } from '../registry';
 
@@ -49,8 +56,10 @@ export interface ResolvedMark {
   readonly drawing: Drawing;
   /** In recipe order, hidden and unknown parts included. */
   readonly parts: readonly ResolvedPart[];
-  /** The smallest box around all visible ink. */
+  /** The smallest box around all that is seen, treatments and all. */
   readonly ink: Bounds | undefined;
+  /** What the designer should know about the treatments of the whole mark. */
+  readonly notices?: readonly Problem[];
 }
 
 /** What to resolve: a recipe, the recipes it may follow, and how it is dressed. */
@@ -86,6 +95,7 @@ function contentKey(part: KnownPart): string {
     locked: _locked,
     ghost: _ghost,
     oneColor: _oneColor,
+    treatments: _treatments,
     name: _name,
     id: _id,
     ...content
@@ -96,26 +106,15 @@ function contentKey(part: KnownPart): string {
 }
 
 /** Swatches beyond the roles that a part is painted with. */
-const swatchesNamed = (part: KnownPart): readonly SwatchKey[] => [
-  ...new Set([...contentKey(part).matchAll(/"role":"(s-[a-z0-9]+)"/g)].map(([, key]) => key as SwatchKey)),
-];
+const swatchesNamed = (part: KnownPart): readonly SwatchKey[] => {
+  const named = contentKey(part) + (part.treatments ? JSON.stringify(part.treatments) : '');
+  return [...new Set([...named.matchAll(/"role":"(s-[a-z0-9]+)"/g)].map(([, key]) => key as SwatchKey))];
+};
 const COLOR_GONE: Problem = {
   code: 'color-gone',
   message: 'A color of this part is in the palette no more; it shows as ink.',
   fix: 'Choose another color.',
 };
-
-/** A map that forgets what was put in first. */
-class Remembered<T> {
-  readonly #kept = new Map<string, T>();
-  constructor(private readonly most: number) {}
-  get = (key: string): T | undefined => this.#kept.get(key);
-  put(key: string, value: T): void {
-    const oldest = this.#kept.keys().next();
-    if (this.#kept.size >= this.most && !oldest.done) this.#kept.delete(oldest.value);
-    this.#kept.set(key, value);
-  }
-}
 
 interface Drawn {
   /** Names this picture among all that the resolver ever made. */
@@ -127,35 +126,30 @@ interface Drawn {
   readonly ink: Bounds | undefined;
 }
 
-const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly DrawingNode[] =>
-  nodes.map((node) => {
-    if (node.kind === 'group') return { ...node, children: inColors(node.children, dress) };
-    if (node.kind === 'picture') return node;
-    const { paint, gradient, ...fill } = node;
-    const stops = gradient?.stops.map(({ at, opacity, paint: stop }) => ({ at, opacity, color: colorOf(stop, dress) })) ?? [];
-    const color = colorOf(paint, dress);
-    // One color has no other to pass into.
-    if (!gradient || dress.loose !== undefined) return { ...fill, color };
-    return { ...fill, color, gradient: { ...gradient, stops } };
-  });
+const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
 
-/** Who draws which part in its place: whoever says so first; nobody draws itself, not even through others. */
-function takersOf(parts: readonly Part[]): ReadonlyMap<string, string> {
-  const takers = new Map<string, string>();
-  const ids = new Set(parts.map(({ id }) => id));
-  for (const part of parts) {
-    if (!isKnown(part)) continue;
-    for (const id of takenBy(part)) {
-      if (!ids.has(id) || takers.has(id)) continue;
-      let up: string | undefined = part.id;
-      while (up !== undefined && up !== id) up = takers.get(up);
-      if (up === undefined) takers.set(id, part.id);
-    }
-  }
-  return takers;
+/** A group around all as groups that stand by themselves: what a treatment of the whole mark adds behind and in front are groups of their own. */
+function asGroups({ children, carves }: Group): readonly Group[] {
+  const groups: Group[] = [];
+  let loose: DrawingNode[] = [];
+  const close = () => {
+    if (loose.length > 0)
+      groups.push({ kind: 'group', id: `whole-${groups.length}`, transform: IDENTITY, opacity: 1, blend: 'normal', children: loose });
+    loose = [];
+  };
+  for (const child of children)
+    if (child.kind === 'group' && child.id !== '') {
+      close();
+      groups.push(child);
+    } else loose.push(child);
+  close();
+  return carves && groups[0] ? [{ ...groups[0], carves }, ...groups.slice(1)] : groups;
 }
 
-const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
+/** Whether letters of a part have treatments that look at the light. */
+const hasLitLetters = (part: KnownPart): boolean =>
+  part.kind === 'lettering' &&
+  part.letters.some(({ treatments = [] }) => treatments.some((each) => isKnownTreatment(each) && treatmentRow(each.kind).lit));
 
 const CIRCLE: Problem = {
   code: 'follow-circle',
@@ -168,14 +162,15 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
   const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
   const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
   const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
+  const treatedPictures = new Remembered<Pick<Drawn, 'serial' | 'picture'>>(PICTURES_KEPT);
   let serials = 0;
 
-  /** The box of a picture where it stands; measured once for every place. */
-  const placedInk = (serial: number, picture: PartPicture, transform: Affine): Bounds | undefined => {
-    const key = `${serial} ${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f}`;
+  /** The box of a picture's body, or of all that is seen of it, where it stands; measured once for every place. */
+  const placedInk = (serial: number, picture: PartPicture, transform: Affine, shown = false): Bounds | undefined => {
+    const key = `${shown ? 'shown ' : ''}${serial} ${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f}`;
     const kept = inks.get(key);
     if (kept) return kept.ink;
-    const ink = inkOf(picture.nodes, transform);
+    const ink = inkOf(picture.nodes, transform, shown);
     inks.put(key, { ink });
     return ink;
   };
@@ -208,9 +203,24 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     return drawn;
   };
 
+  /** A picture with what is done to it. */
+  const withTreatments = (part: KnownPart, before: Pick<Drawn, 'serial' | 'picture'>, light: Light): Pick<Drawn, 'serial' | 'picture'> => {
+    const { treatments = [] } = part;
+    if (treatments.length === 0) return before;
+    const lit = treatments.some((treatment) => isKnownTreatment(treatment) && treatmentRow(treatment.kind).lit);
+    const key = `${before.serial} ${JSON.stringify(treatments)}${lit ? JSON.stringify(light) : ''}`;
+    const kept = treatedPictures.get(key);
+    if (kept) return kept;
+    const { nodes, notices } = treat(before.picture.nodes, treatments, String(before.serial), { context: { paths, light }, remember });
+    const made = { serial: ++serials, picture: { ...before.picture, nodes, notices: [...before.picture.notices, ...notices] } };
+    treatedPictures.put(key, made);
+    return made;
+  };
+
   const resolve = ({ recipe, sources, dress, references = false }: MarkView): ResolvedMark => {
     const derived = derive(recipe, sources);
     const dressKey = JSON.stringify([dress.colors, dress.loose]);
+    const sun = recipe.whole?.light ?? DAYLIGHT;
     const byId = new Map<string, Part>(derived.recipe.parts.map((part) => [part.id, part]));
     const drawn = new Map<string, Drawn>();
     const underWay = new Set<string>();
@@ -294,8 +304,18 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         if (mine && !hidden && !isOnlySeen(found.part)) members.push(member);
         key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
       }
-      const context: DrawContext = { fonts, paths, remember, members, sibling: (id) => siblings.get(id), traced: (id) => looked.get(id) };
-      const { serial, picture, balance } = pictureOf(part, key, context);
+      const light = lightIn(sun, compose(climbTo(part.id), placing(part.place)));
+      // Letters that are lit turn with the part, and are drawn anew.
+      if (hasLitLetters(part)) key += ` light ${light.fromDeg.toFixed(3)} ${light.heightDeg}`;
+      const context: DrawContext = {
+        ...{ fonts, paths, remember, members },
+        treated: (nodes, treatments, named) => treat(nodes, treatments, named, { context: { paths, light }, remember }),
+        sibling: (id) => siblings.get(id),
+        traced: (id) => looked.get(id),
+      };
+      const body = pictureOf(part, key, context);
+      const { balance } = body;
+      const { serial, picture } = withTreatments(part, body, light);
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x * scale, y: part.place.y + y * scale });
@@ -303,6 +323,13 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       drawn.set(part.id, own);
       return own;
     };
+
+    /** From the plane of a part's place to the mark's, as far as places say. */
+    const climbTo = (id: string): Affine =>
+      chainOf(id).reduce((map, taker) => {
+        const found = byId.get(taker);
+        return found && isKnown(found) ? compose(placing(found.place), map) : map;
+      }, IDENTITY);
 
     /** The parts that draw a part, the nearest first. */
     const chainOf = (id: string): readonly string[] => {
@@ -348,6 +375,9 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     };
 
     const groups: Group[] = [];
+    const whole: PaintedGroup[] = [];
+    const treatsWhole = (recipe.whole?.treatments ?? []).some(({ hidden }) => !hidden);
+    let wholeKey = 'whole';
     let ink: Bounds | undefined;
     const parts = derived.recipe.parts.map((part): ResolvedPart => {
       if (!isKnown(part))
@@ -366,15 +396,13 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const outer = within === undefined ? IDENTITY : outerOf(part.id);
       const transform = within === undefined ? own.transform : compose(outer, own.transform);
       if (within === undefined && !part.hidden && (references || !isOnlySeen(part)) && own.picture.nodes.length > 0) {
-        groups.push({
-          kind: 'group',
-          id: part.id,
-          transform: own.transform,
-          opacity: part.opacity,
-          blend: part.blend,
-          children: dressed(own, dress, dressKey),
-        });
-        if (!isOnlySeen(part)) ink = unite(ink, own.ink);
+        const group = { kind: 'group', id: part.id, transform: own.transform, opacity: part.opacity, blend: part.blend } as const;
+        if (treatsWhole && !isOnlySeen(part)) {
+          whole.push({ ...group, children: own.picture.nodes });
+          wholeKey += ` ${part.id}@${own.serial} ${part.opacity} ${part.blend} ${Object.values(own.transform).join()}`;
+        } else groups.push({ ...group, children: dressed(own, dress, dressKey) });
+        if (!isOnlySeen(part))
+          ink = unite(ink, showsMore(own.picture.nodes) ? placedInk(own.serial, own.picture, own.transform, true) : own.ink);
       }
       const drawn = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
       const gone = swatchesNamed(part).some((swatch) => swatchColor(dress.colors, swatch) === undefined);
@@ -390,20 +418,17 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         outer,
       };
     });
-    return { drawing: { groups }, parts, ink };
+    if (!treatsWhole) return { drawing: { groups: carved(groups, paths, remember) }, parts, ink, notices: [] };
+    const treated = treat(whole, recipe.whole?.treatments ?? [], wholeKey, { context: { paths, light: sun }, remember });
+    const all = inColors(treated.nodes, dress).flatMap((node) =>
+      node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
+    );
+    return {
+      drawing: { groups: carved([...groups, ...all], paths, remember) },
+      parts,
+      ink: inkOf(treated.nodes, IDENTITY, true),
+      notices: treated.notices,
+    };
   };
   return { resolve };
-}
-
-/** Exact ink bounds of nodes under a map. */
-export function inkOf(nodes: readonly (DrawingNode | PaintedNode)[], map: Affine): Bounds | undefined {
-  let ink: Bounds | undefined;
-  walkNodes(
-    nodes,
-    ({ path }, spot) => {
-      ink = unite(ink, boundsOf(path, spot.map));
-    },
-    { map },
-  );
-  return ink;
 }

@@ -1,9 +1,10 @@
-import { compose, IDENTITY, islandsOf, mapPath, type Affine, type Path, type PathAlgebra, type Region } from '../../geometry';
+import { compose, IDENTITY, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
 import { z } from 'zod';
 import { walkNodes } from '../drawing/drawing';
 import type { Paint } from '../drawing/paint';
 import { partIdSchema } from '../part-base';
-import type { Member, PaintedGroup, PaintedNode, Referring } from '../part-kind';
+import type { Member, Referring } from '../part-kind';
+import type { PaintedGroup, PaintedNode } from '../drawing/painted';
 
 /** Most parts that one part draws in their place. */
 const MOST_MEMBERS = 200;
@@ -31,7 +32,7 @@ function collect(nodes: readonly PaintedNode[], map: Affine, paths: PathAlgebra)
   return nodes.flatMap((node): readonly Region[] => {
     if (node.kind !== 'group') return [{ path: mapPath(node.path, map), rule: node.rule }];
     const inner = compose(map, node.transform);
-    const found = collect(node.children, inner, paths);
+    const found = collect(node.body ?? node.children, inner, paths);
     if (!node.clip || found.length === 0) return found;
     const clip: Region = { path: mapPath(node.clip.path, inner), rule: node.clip.rule };
     return [paths.combine('intersect', paths.weld(found), clip)];
@@ -54,7 +55,12 @@ export function areaOfMember({ nodes, transform }: Pick<Member, 'nodes' | 'trans
 /** Nodes with everything outside of an area cut off, as plain outlines in the area's plane rather than as masks. @param map from the nodes' plane to the area's */
 export function cutTo(nodes: readonly PaintedNode[], map: Affine, area: Region, paths: PathAlgebra): readonly PaintedNode[] {
   return nodes.flatMap((node): readonly PaintedNode[] => {
-    if (node.kind === 'group') return cutTo(node.children, compose(map, node.transform), area, paths);
+    if (node.kind === 'group') {
+      const inside = (children: readonly PaintedNode[]) => cutTo(children, compose(map, node.transform), area, paths);
+      if (!node.body) return inside(node.children);
+      const { carves: _carves, ...group } = node;
+      return [{ ...group, transform: IDENTITY, body: inside(node.body), children: inside(node.children) }];
+    }
     const { path, rule } = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), area);
     if (path.verbs === '') return [];
     if (node.kind === 'picture') return [{ ...node, map: compose(map, node.map), path, rule }];
@@ -70,14 +76,4 @@ export function paintOfMember({ nodes }: Pick<Member, 'nodes'>): Paint | undefin
     if (node.kind === 'fill') found ??= node.paint;
   });
   return found;
-}
-
-/** An area grown outward by a distance all around. */
-export const grown = (region: Region, by: number, join: 'round' | 'miter' | 'bevel', paths: PathAlgebra): Region =>
-  by <= 0 ? region : paths.grow(region, by, join);
-
-/** An area without its holes. */
-export function withoutHoles(region: Region): Region {
-  const solid: readonly Path[] = islandsOf(region).map((island) => island.solid);
-  return { path: { verbs: solid.map(({ verbs }) => verbs).join(''), coords: solid.flatMap(({ coords }) => coords) }, rule: 'evenodd' };
 }

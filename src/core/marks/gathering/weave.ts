@@ -1,5 +1,4 @@
-import { boundsOf, flatten, islandsOf, type PathAlgebra, type Point, type Region, weightOf } from '../../geometry';
-import { grown } from './members';
+import { boundsOf, flatten, grown, islandsOf, type PathAlgebra, type Point, type Region, weightOf } from '../../geometry';
 
 /** A place where two shapes cross. */
 interface Crossing {

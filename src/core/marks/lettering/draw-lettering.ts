@@ -13,9 +13,11 @@ import {
   type Region,
 } from '../../geometry';
 import { restingValue, type FontShelf, type Typeface } from '../../type';
+import { pathData } from '../../output/path-data';
 import type { Problem } from '../../result/result';
 import type { Paint } from '../drawing/paint';
-import type { CutFrame, DrawContext, LetterPlace, PaintedFill, PartPicture } from '../part-kind';
+import type { CutFrame, DrawContext, LetterPlace, PartPicture } from '../part-kind';
+import type { PaintedFill, PaintedNode } from '../drawing/painted';
 import { beltAround } from './belts';
 import { asCut, cutOutline, cutsOf, letterIs } from './cut-letters';
 import { prepareCut } from './cuts';
@@ -198,7 +200,8 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
     top: -capHeight * (text.lines[0]?.size ?? 1),
     bottom: text.lines.at(-1)?.baseline ?? 0,
   };
-  const nodes: PaintedFill[] = [];
+  const nodes: PaintedNode[] = [];
+  const treatedNotices: Problem[] = [];
   const places: LetterPlace[] = [];
   const whole = part.cuts.filter(({ at }) => at === null);
   const fill = ({ path, rule }: Region, paint: Paint, opacity: number): PaintedFill => ({ kind: 'fill', path, rule, paint, opacity });
@@ -278,7 +281,18 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
     }
     const shown = placed(region, map, letter, drawnKey);
     places.push(placeOf(letter, placing, toPx, capHeight, boundsOf(shown.path)));
-    nodes.push(fill(shown, letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1));
+    const drawn = fill(shown, letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1);
+    const { treatments = [] } = letter.look ?? {};
+    if (treatments.length === 0) nodes.push(drawn);
+    else {
+      const treated = context.treated(
+        [drawn],
+        treatments,
+        `letter ${JSON.stringify([drawn.paint, drawn.opacity])} ${pathData(shown.path)}`,
+      );
+      nodes.push(...treated.nodes);
+      treatedNotices.push(...treated.notices);
+    }
     for (const belt of part.belts) {
       const box = boundsOf(letter.outline.path);
       if (belt.at.index !== letter.index || !box || !letterIs(part, letter.index, belt.at.letter)) continue;
@@ -307,6 +321,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
       ...noticesOf(part, text, faces.face, context.fonts),
       ...textNotices,
       ...placing.notices,
+      ...treatedNotices,
     ],
     ...(curve ? { origin: curve.origin } : originOf(part, circle, companion, nodes)),
     lettering: {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { KERNINGS, LETTER_CASES } from '../../type';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
+import { treatmentsSchema } from '../treating/registry';
 
 /** Longest text of one lettering part, in UTF-16 units. */
 export const LONGEST_TEXT = 2000;
@@ -50,6 +51,8 @@ export const letterLookSchema = z.strictObject({
   outlinePermille: z.number().min(1).max(500).optional(),
   underlined: z.boolean().optional(),
   features: featureValues.optional(),
+  /** What is done to its picture, in order. */
+  treatments: treatmentsSchema.optional(),
 });
 export type LetterLook = z.infer<typeof letterLookSchema>;
 

@@ -1,5 +1,7 @@
-import { apply, boundsOf, compose, type Affine, type Bounds } from '../../geometry';
-import type { LetterPlace, PaintedFill, PartPicture } from '../part-kind';
+import { apply, compose, IDENTITY, type Affine, type Bounds } from '../../geometry';
+import { inkOf } from '../drawing/ink';
+import type { LetterPlace, PartPicture } from '../part-kind';
+import type { PaintedNode } from '../drawing/painted';
 import type { FlatLetter } from './flat-text';
 import type { companionOf } from './followed';
 import { baselineRadiusPx, type Circle, type LinePlacing } from './line-placing';
@@ -19,7 +21,7 @@ export function originOf(
   part: Lettering,
   circle: Circle | undefined,
   companion: ReturnType<typeof companionOf>,
-  nodes: readonly PaintedFill[],
+  nodes: readonly PaintedNode[],
 ): Pick<PartPicture, 'origin'> {
   if (circle && part.line.shape === 'arc') {
     const { form, side } = part.line;
@@ -31,17 +33,7 @@ export function originOf(
     };
   }
   if (!companion || !('top' in companion)) return {};
-  const ink = nodes.reduce<Bounds | undefined>((sum, { path }) => {
-    const own = boundsOf(path);
-    return sum && own
-      ? {
-          left: Math.min(sum.left, own.left),
-          top: Math.min(sum.top, own.top),
-          right: Math.max(sum.right, own.right),
-          bottom: Math.max(sum.bottom, own.bottom),
-        }
-      : (own ?? sum);
-  }, undefined);
+  const ink = inkOf(nodes, IDENTITY);
   if (!ink) return { origin: { x: companion.center as number, y: companion.top as number } };
   return { origin: { x: (companion.center as number) - (ink.left + ink.right) / 2, y: (companion.top as number) - ink.top } };
 }

@@ -19,11 +19,17 @@ export interface DressedMark extends ResolvedMark {
 }
 export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dressing: Dressing) => DressedMark;
 
-/** Whether parts that hold light and dark side by side are to be decided anew where the sheet is dark: the designer's word, else yes. */
+/**
+ * Whether parts that hold light and dark side by side are to be decided anew where the sheet is dark: the designer's word, else yes for what is
+ * light and dark by itself (a portrait), and no for what is so by its treatments: letters stay ink, whatever stands behind them.
+ */
 function wantsAnew(recipe: Recipe, portraits: readonly string[]): boolean {
   const own = recipe.parts.flatMap((part) => (isKnown(part) ? [part] : []));
   return (
-    portraits.some((id) => own.find((part) => part.id === id)?.reversedAs !== 'same') || own.some(({ reversedAs }) => reversedAs === 'anew')
+    portraits.some((id) => {
+      const part = own.find((each) => each.id === id);
+      return (part?.reversedAs ?? (part?.treatments ? 'same' : 'anew')) === 'anew';
+    }) || own.some(({ reversedAs }) => reversedAs === 'anew')
   );
 }
 

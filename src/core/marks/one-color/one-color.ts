@@ -66,6 +66,9 @@ const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
   counterchanged: 'counterchanged',
 };
 
+/** What treatments say of what they add. */
+const TREATED_AS = { hatched: 'hatched', open: 'clear' } as const;
+
 /**
  * A mark in one paint on true transparency. Where something must read light it is a hole or a gap, never a second paint; what is seen in
  * full color is told apart; nothing vanishes silently.
@@ -115,7 +118,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
   const drawn = new Map<number, Wish>();
   for (const unit of units) {
     const wish = wishes.get(unit.part);
-    const state = wish && STATE_OF[wish];
+    const state = wish ? STATE_OF[wish] : unit.fixed && TREATED_AS[unit.fixed];
     if (state) fixed.set(unit.index, state);
     if (wish === 'gap' || wish === 'outline') drawn.set(unit.index, wish);
   }

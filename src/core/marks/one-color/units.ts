@@ -34,6 +34,8 @@ export interface Unit {
   readonly part: string;
   readonly color: Lab;
   readonly isText: boolean;
+  /** What a treatment says becomes of it, whatever is seen. */
+  readonly fixed?: 'hatched' | 'open';
 }
 
 /** Fainter than this is left out: it would be a guess whether it is there. */
@@ -69,24 +71,27 @@ export function leavesOf(
   const units: Unit[] = [];
   const byKey = new Map<string, number>();
   const pictures = new Set<string>();
-  const unitOf = (part: string, color: Lab, key: string): number => {
-    const full = `${part} ${key}`;
+  const unitOf = (part: string, color: Lab, key: string, fixed: Unit['fixed']): number => {
+    const full = `${part} ${key} ${fixed ?? ''}`;
     const known = byKey.get(full);
     if (known !== undefined) return known;
     byKey.set(full, units.length);
-    units.push({ index: units.length, part, color, isText: isText(part) });
+    units.push({ index: units.length, part, color, isText: isText(part), ...(fixed ? { fixed } : {}) });
     return units.length - 1;
   };
   const clipped = (region: Region, clips: readonly Region[]): Region =>
     clips.reduce((kept, clip) => paths.combine('intersect', kept, clip), region);
   // Copies of a symmetry carry names of their own around the members', and members of further copies a number behind theirs.
-  const partNamed = (group: string, outer: string): string => (/^copy-\d+-of-/.test(group) ? outer : group.replace(/~\d+$/, ''));
+  const partNamed = (group: string, outer: string): string =>
+    group === '' || /^copy-\d+-of-/.test(group) ? outer : group.replace(/~\d+$/, '');
   walkNodes<DrawingNode>(
     drawing.groups,
     (node, { map, around }) => {
       const seen = around.reduce((sum, { group }) => sum * group.opacity, node.opacity);
       if (seen < FAINTEST || node.path.verbs === '') return;
       const part = around.reduce((name, { group }) => partNamed(group.id, name), '');
+      const said = around.flatMap(({ group: { oneColor } }) => oneColor ?? []).at(-1);
+      const fixed = said === 'dropped' ? undefined : said;
       const clips = around.flatMap(({ group: { clip }, map: there }) =>
         clip ? [{ path: mapPath(clip.path, there), rule: clip.rule }] : [],
       );
@@ -99,18 +104,18 @@ export function leavesOf(
           return;
         }
         const color = { l: 0.4, a: 0, b: 0 };
-        leaves.push({ ...region, unit: unitOf(part, color, 'picture'), color, opacity: seen });
+        leaves.push({ ...region, unit: unitOf(part, color, 'picture', fixed), color, opacity: seen });
       } else {
         const color = meanOf(node);
         leaves.push({
           ...region,
-          unit: unitOf(part, color, node.gradient ? pathData(node.path).slice(0, 80) : node.color),
+          unit: unitOf(part, color, node.gradient ? pathData(node.path).slice(0, 80) : node.color, fixed),
           color,
           opacity: seen,
         });
       }
     },
-    { enters: ({ id }) => !isOut(partNamed(id, '')) },
+    { enters: ({ id, oneColor }) => oneColor !== 'dropped' && !isOut(partNamed(id, '')) },
   );
   return { leaves, units, pictures: [...pictures] };
 }

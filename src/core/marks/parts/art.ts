@@ -5,7 +5,8 @@ import { SPREADS } from '../drawing/drawing';
 import { withWeight } from '../weights/stroke-weight';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
-import type { PaintedFill, PartKind } from '../part-kind';
+import type { PartKind } from '../part-kind';
+import type { PaintedFill } from '../drawing/painted';
 import { rightsOfPiece } from '../rights/part-rights';
 
 /** Longest written outline of one piece, and of all pieces of one part. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { JOINS, type PathAlgebra, type Region } from '../../geometry';
-import { areaOfMember, grown, outlinesOfMember, withoutHoles } from '../gathering/members';
+import { grown, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
+import { areaOfMember, outlinesOfMember } from '../gathering/members';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import { GONE, type Member, type PartKind } from '../part-kind';

@@ -3,7 +3,8 @@ import { islandsOf, type PathAlgebra, type Region } from '../../geometry';
 import { areaOfMember, membersSchema, referMembers, paintOfMember } from '../gathering/members';
 import { paintSchema, type Paint } from '../drawing/paint';
 import { partBase } from '../part-base';
-import type { PaintedFill, PartKind } from '../part-kind';
+import type { PartKind } from '../part-kind';
+import type { PaintedFill } from '../drawing/painted';
 import { weave } from '../gathering/weave';
 
 export const COMBINATIONS = ['unite', 'subtract', 'intersect', 'exclude', 'divide', 'weave'] as const;

@@ -3,7 +3,8 @@ import { CAPS, freeCurve, JOINS } from '../../geometry';
 import { curvePointSchema } from '../lettering/schema';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
-import type { PaintedFill, PartKind } from '../part-kind';
+import type { PartKind } from '../part-kind';
+import type { PaintedFill } from '../drawing/painted';
 
 export const curveSchema = z.strictObject({
   ...partBase,

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { boundsOf, heightOf, IDENTITY, mapPath, widthOf, type PathAlgebra, type Region } from '../../geometry';
+import { boundsOf, heightOf, IDENTITY, mapPath, shrunk, widthOf, type PathAlgebra, type Region } from '../../geometry';
 import { walkNodes } from '../drawing/drawing';
 import { areaOfMember, cutTo, memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
-import type { Member, PaintedNode, PartKind } from '../part-kind';
-import { shrunk } from '../weights/stroke-weight';
+import type { Member, PartKind } from '../part-kind';
+import type { PaintedNode } from '../drawing/painted';
 
 export const inlaySchema = z.strictObject({
   ...partBase,

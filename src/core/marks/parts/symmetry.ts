@@ -16,7 +16,8 @@ import {
 } from '../../geometry';
 import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
-import type { Member, PaintedGroup, PaintedNode, PartKind } from '../part-kind';
+import type { Member, PartKind } from '../part-kind';
+import type { PaintedGroup, PaintedNode } from '../drawing/painted';
 import { SYMMETRIES, symmetryRow, type SymmetryRule } from '../symmetries';
 
 const coordinate = z.number().min(-100_000).max(100_000);

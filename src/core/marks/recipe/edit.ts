@@ -59,7 +59,17 @@ export const reaches = (from: KnownPart, other: KnownPart, field: string): boole
   (OF_ALL.has(field) && (field !== 'paint' || 'paint' in other)) || (other.kind === from.kind && OF_A_KIND.has(field));
 
 /** What means the same in every kind. */
-const OF_ALL: ReadonlySet<string> = new Set(['opacity', 'blend', 'hidden', 'locked', 'ghost', 'oneColor', 'reversedAs', 'paint']);
+const OF_ALL: ReadonlySet<string> = new Set([
+  'opacity',
+  'blend',
+  'hidden',
+  'locked',
+  'ghost',
+  'oneColor',
+  'reversedAs',
+  'paint',
+  'treatments',
+]);
 /** What means the same in every part of one kind; all else (texts, outlines, what is followed) is each part's own. */
 const OF_A_KIND: ReadonlySet<string> = new Set([
   'font',

@@ -1,26 +1,12 @@
 import { z } from 'zod';
 import { partKinds, type KnownPart } from '../registry';
-
-/** What a number of a part may be. */
-export interface NumberLimits {
-  readonly min: number;
-  readonly max: number;
-  /** Whether it counts something. */
-  readonly whole: boolean;
-}
+import { bareSchema, limitsInSchema, type NumberLimits } from './schema-numbers';
 
 type Node = z.core.$ZodType;
 
-/** A schema without what only says that a value may be left out. */
-function bare(node: Node): Node {
-  let inner = node;
-  while (inner instanceof z.ZodDefault || inner instanceof z.ZodNullable || inner instanceof z.ZodOptional) inner = inner.unwrap();
-  return inner;
-}
-
 /** The schema of what stands under a key, chosen by what the value is where there are several. */
 function under(node: Node, key: string, value: unknown): Node | undefined {
-  const inner = bare(node);
+  const inner = bareSchema(node);
   if (inner instanceof z.ZodArray) return inner.element;
   if (inner instanceof z.ZodObject) return (inner.shape as Readonly<Record<string, Node>>)[key];
   if (inner instanceof z.ZodUnion || inner instanceof z.ZodDiscriminatedUnion)
@@ -43,9 +29,7 @@ export function numberLimits(part: KnownPart, path: string): NumberLimits | unde
     node = node && under(node, key, value);
     value = valueAt(value, key);
   }
-  const number = node && bare(node);
-  if (!(number instanceof z.ZodNumber)) return undefined;
-  return { min: number.minValue ?? -Infinity, max: number.maxValue ?? Infinity, whole: number.isInt };
+  return limitsInSchema(node);
 }
 
 /** The number of a part at a path; nothing where none stands there. */

@@ -3,30 +3,39 @@ import { fail, ok, type Problem, type Result } from '../../result/result';
 import { problemsOf } from '../../result/schema-problems';
 import { mended, raised, type Stored, type StoredForm } from '../../stored';
 import type { UnknownPart } from '../parts/unknown';
+import { lightSchema } from '../treating/light';
+import { treatmentsSchema } from '../treating/registry';
 import { partKinds, type KnownInput, type KnownPart, type Part } from '../registry';
 
 /**
  * Steps that lead a stored recipe from one version to the next.
  * 1 → 2: paints may name any swatch of the palette; older ones name its five roles, which are swatches too.
+ * 2 → 3: parts, letters and the whole mark may have treatments; older ones have none.
  */
-const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = { label: 'This mark', steps: [(old) => old] };
+const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = { label: 'This mark', steps: [(old) => old, (old) => old] };
 
 /** The version of recipe this program writes. */
-export const RECIPE_VERSION = 2;
+export const RECIPE_VERSION = 3 as const;
 
 /** Most parts in one recipe. */
 export const MOST_PARTS = 500;
 
-/** A mark's ordered parts, back to front; the one thing that is stored. */
+/** What belongs to a mark as a whole: what is done to all of its parts together, and where their light comes from. */
+const wholeSchema = z.strictObject({ treatments: treatmentsSchema.default([]), light: lightSchema.optional() });
+export type WholeMark = z.infer<typeof wholeSchema>;
+
+/** A mark's ordered parts, back to front, and what belongs to all of them; the one thing that is stored. */
 export interface Recipe {
   readonly version: typeof RECIPE_VERSION;
   readonly parts: readonly Part[];
+  readonly whole?: WholeMark | undefined;
 }
 
 export const EMPTY_RECIPE: Recipe = { version: RECIPE_VERSION, parts: [] };
 
 const envelopeSchema = z.strictObject({
   parts: z.array(z.looseObject({ kind: z.string(), id: z.string().min(1).max(64) })),
+  whole: wholeSchema.optional(),
 });
 type RawPart = z.infer<typeof envelopeSchema>['parts'][number];
 type AnySchema = z.ZodObject<{ kind: z.ZodLiteral<string> }>;
@@ -64,8 +73,11 @@ function read(input: unknown, lenient: boolean): Result<Recipe> {
   const today = raised(RECIPE_FORM, input);
   if (!today.ok) return today;
   const envelope = envelopeSchema.safeParse(today.value);
-  if (!envelope.success) return fail(...problemsOf(envelope.error, today.value));
-  const { parts: raws } = envelope.data;
+  const within = envelope.success || !lenient ? undefined : mended(envelopeSchema, today.value, { drop: false });
+  if (!envelope.success && !within?.ok) return fail(...problemsOf(envelope.error, today.value));
+  const { parts: raws, whole } = (envelope.success ? envelope.data : within?.ok ? within.value.value : { parts: [] }) as z.infer<
+    typeof envelopeSchema
+  >;
   if (!lenient && raws.length > MOST_PARTS)
     return fail({
       code: 'too-big',
@@ -93,7 +105,7 @@ function read(input: unknown, lenient: boolean): Result<Recipe> {
     problems.push(...part.problems.map((problem) => ({ ...problem, path: ['parts', index, ...(problem.path ?? [])] })));
     return [];
   });
-  return problems.length > 0 ? fail(...problems) : ok({ version: RECIPE_VERSION, parts });
+  return problems.length > 0 ? fail(...problems) : ok({ version: RECIPE_VERSION, parts, ...(whole ? { whole } : {}) });
 }
 
 /**
@@ -113,6 +125,7 @@ export const recoverRecipe = (input: unknown): Result<Recipe> => read(input, tru
 export const writeRecipe = (recipe: Recipe): unknown => ({
   version: recipe.version,
   parts: recipe.parts.map((part) => (part.kind === 'unknown' ? part.original : part)),
+  ...(recipe.whole ? { whole: recipe.whole } : {}),
 });
 
 /** Reads one new part, filling in the defaults. */

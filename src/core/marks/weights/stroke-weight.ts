@@ -1,5 +1,15 @@
-import { contoursOf, flatten, inscribedDisk, islandsOf, thicknessOf, type PathAlgebra, type Region, type Thickness } from '../../geometry';
-import { grown } from '../gathering/members';
+import {
+  contoursOf,
+  flatten,
+  grown,
+  inscribedDisk,
+  islandsOf,
+  shrunk,
+  thicknessOf,
+  type PathAlgebra,
+  type Region,
+  type Thickness,
+} from '../../geometry';
 
 /** Share of a counter's width, or of a thin stroke, that a change of weight always leaves on either side of its middle. */
 const LEFT_OPEN = 0.3;
@@ -14,10 +24,6 @@ export function thicknessOfArea(area: Region): Thickness | undefined {
 }
 
 const solid = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
-
-/** An area drawn in from its edge by a distance all around. */
-export const shrunk = (area: Region, by: number, paths: PathAlgebra): Region =>
-  by <= 0 ? area : paths.combine('subtract', area, paths.band(area, 2 * by, 'round'));
 
 /**
  * Brings the typical stroke of an area to a weight, by moving its outline evenly out or in. Counters stay open: each gives way by at most

@@ -19,6 +19,8 @@
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import FontField from './FontField.svelte';
+  import TreatmentList from '../treatments/TreatmentList.svelte';
+  import type { TreatmentDesk } from '../treatments/treatment-desk';
 
   interface Props {
     part: Lettering;
@@ -55,6 +57,19 @@
     preview(look);
     table.commit(gesture);
   }
+  const treatments: TreatmentDesk = {
+    get list() {
+      return own?.treatments ?? [];
+    },
+    get heightPx() {
+      return part.sizePx * 0.7;
+    },
+    preview: (edit) => {
+      const list = [...edit(own?.treatments ?? [])];
+      preview({ treatments: list.length === 0 ? undefined : list });
+    },
+    commit: (gesture) => table.commit(gesture),
+  };
   const FLIP_WORDS = { none: 'no', across: 'across', down: 'down', both: 'both' } as const;
 
   let forms: readonly FormPicture[] = $state.raw([]);
@@ -226,6 +241,7 @@
         change={(underlined) => change('Underline', { underlined: underlined || undefined })}
       />
     </div>
+    <TreatmentList desk={treatments} of="letter {letter}" />
     {#if own}
       <button
         class="link"
@@ -243,6 +259,7 @@
             hidden: undefined,
             underlined: undefined,
             features: undefined,
+            treatments: undefined,
           })}>{every ? `Every ${letter}` : 'This letter'} as the line</button
       >
     {/if}

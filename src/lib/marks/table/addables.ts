@@ -3,12 +3,15 @@ import {
   contactLines,
   linkStarters,
   startersFor,
+  TREATMENT_STACKS,
+  treatmentKinds,
   withStarted,
   type FormName,
   type KnownInput,
   type Started,
   type Starter,
   type StarterContext,
+  type TreatmentKindName,
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import { ACCEPTED, UNSAID } from './bring-in';
@@ -64,6 +67,27 @@ async function addContactLines(table: Table): Promise<void> {
   addStarted(table, 'Contact lines', contactLines(table.open.recipe, starts, { family, ink: table.desk.stage?.ink }));
 }
 
+/** Every treatment, then the looks to start from: on what is chosen, else on the whole mark. */
+function treatmentAddables({ treating, chosen }: Table): readonly Addable[] {
+  const on = chosen.length === 0 ? ' on the whole mark' : '';
+  return [
+    ...Object.entries(treatmentKinds).map(([kind, { label, hint, words }]): Addable => ({
+      id: `treatment-${kind}`,
+      label,
+      hint: `treatment${on} · ${hint.charAt(0).toLowerCase()}${hint.slice(1)}`,
+      words: ['treatment', 'effect', ...words],
+      add: () => treating.add(`Add ${label.toLowerCase()}`, [[kind as TreatmentKindName]]),
+    })),
+    ...TREATMENT_STACKS.map(({ id, label, hint, words, treatments }): Addable => ({
+      id: `look-${id}`,
+      label,
+      hint: `look${on} · ${hint}`,
+      words: ['look', 'treatment', 'style', ...words],
+      add: () => treating.add(label, treatments),
+    })),
+  ];
+}
+
 /** Everything the add field can add right now: what the core starts, and what must be asked for first. */
 export function addables(table: Table): readonly Addable[] {
   const context = starterContext(table);
@@ -117,5 +141,6 @@ export function addables(table: Table): readonly Addable[] {
     ...asked,
     ...starters.slice(texts).map(started),
     ...linkStarters(context, others).map(started),
+    ...treatmentAddables(table),
   ];
 }

@@ -12,5 +12,9 @@ export interface AtHand {
   /** Every part that is chosen, in the order of choosing. */
   readonly chosen: readonly KnownPart[];
   readonly resolved: (id: string) => ResolvedPart | undefined;
+  readonly isChosen: (id: string) => boolean;
   readonly previewRecipe: (recipe: Recipe) => void;
+  readonly commit: (gesture: string) => void;
+  /** Told to the designer once. */
+  said: string;
 }

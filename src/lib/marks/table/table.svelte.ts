@@ -57,6 +57,7 @@ import { bringIn, UNSAID, type About } from './bring-in';
 import { lenderOf, pasted } from './clipboard';
 import { typedText } from '../lettering/typed-text';
 import { Looks } from './looks';
+import { Treating } from './treating';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
@@ -99,6 +100,7 @@ export class Table {
   readonly art = new ArtShelf(this);
   readonly arranging = new Arranging(this);
   readonly looks = new Looks(this);
+  readonly treating = new Treating(this);
 
   /** All marks of the brand, the archived and removed ones too: others may follow them. */
   marks: readonly MarkInfo[] = $state.raw([]);

@@ -13,6 +13,7 @@ import {
   type Recipe,
   type Resolver,
   type RevisionLink,
+  RECIPE_VERSION,
 } from '$core/index';
 import { letteringInput, partOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
@@ -53,15 +54,15 @@ describe('every letter operation', () => {
     fc.assert(
       fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), fc.nat(5), (edits, undone) => {
         const chain: RevisionLink[] = [{ number: 1, kind: 'edit' }];
-        const rows = new Map<number, unknown>([[1, stored(writeRecipe({ version: 2, parts: [start] }))]]);
-        const shown = [{ version: 2, parts: [start] } as Recipe];
+        const rows = new Map<number, unknown>([[1, stored(writeRecipe({ version: RECIPE_VERSION, parts: [start] }))]]);
+        const shown = [{ version: RECIPE_VERSION, parts: [start] } as Recipe];
         const save = (recipe: Recipe, kind: RevisionLink['kind']) => {
           const number = chain.length + 1;
           chain.push({ number, kind });
           rows.set(number, stored(writeRecipe(recipe)));
         };
         for (const { apply } of edits) {
-          const next = { version: 2, parts: [apply(shown.at(-1)?.parts[0] as Lettering)] } as Recipe;
+          const next = { version: RECIPE_VERSION, parts: [apply(shown.at(-1)?.parts[0] as Lettering)] } as Recipe;
           save(next, 'edit');
           shown.push(next);
           expect(plain(reload(next))).toEqual(plain(next));

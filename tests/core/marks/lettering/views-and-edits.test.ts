@@ -14,6 +14,7 @@ import {
   type FontShelf,
   type Lettering,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { drawnOn, fillsOf, letteringInput, partNamed, partOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
@@ -97,7 +98,7 @@ describe('editing letters', () => {
   });
   it('gives every such letter of the whole mark a look', () => {
     const recipe: Recipe = {
-      version: 2,
+      version: RECIPE_VERSION,
       parts: [lettering(), { ...lettering({ text: 'Rowing' }), id: 'second' }, { ...lettering({ text: 'Kite' }), id: 'third' }],
     };
     const after = withEveryLook(recipe, 'o', { sizePercent: 80 });
@@ -126,7 +127,7 @@ describe('editing letters', () => {
   });
   it('asks for the fonts of single letters too', () => {
     const recipe: Recipe = {
-      version: 2,
+      version: RECIPE_VERSION,
       parts: [withLook(lettering(), { index: 0 }, { font: { family: 'cinzel', style: 'normal', axes: {} } })],
     };
     expect(fontsNeeded(recipe, new Map()).map(({ family }) => family)).toEqual(['jost', 'cinzel']);

@@ -9,6 +9,7 @@ import {
   type DressedMark,
   type OneColorWish,
   type Recipe,
+  RECIPE_VERSION,
 } from '$core/index';
 import { areaOfRegion, flattenedAlgebra } from '$core/pathops';
 import { partOf } from '../../../support/drawn-mark';
@@ -20,14 +21,15 @@ type PartInput = Parameters<typeof partOf>[0];
 
 let inColor: (recipe: Recipe, dressing: 'one-color' | 'reversed') => DressedMark;
 const inOneColor = (recipe: Recipe) => inColor(recipe, 'one-color');
-const as = (dressing: 'one-color' | 'reversed', ...parts: PartInput[]) => inColor({ version: 2, parts: parts.map(partOf) }, dressing);
+const as = (dressing: 'one-color' | 'reversed', ...parts: PartInput[]) =>
+  inColor({ version: RECIPE_VERSION, parts: parts.map(partOf) }, dressing);
 beforeAll(async () => {
   const resolver = createResolver(await shelfOf(...RANDOM_FACES), paths);
   const dresser = createDresser(paths, flattenedAlgebra);
   inColor = (recipe, dressing) =>
     dresser(resolver.resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') }), recipe, STARTING_PALETTE, dressing);
 });
-const markOf = (...parts: PartInput[]): DressedMark => inOneColor({ version: 2, parts: parts.map(partOf) });
+const markOf = (...parts: PartInput[]): DressedMark => inOneColor({ version: RECIPE_VERSION, parts: parts.map(partOf) });
 const disk = (id: string, role: string, size: number, more: object = {}): PartInput =>
   ({ kind: 'shape', id, form: { form: 'disk', widthPx: size, heightPx: size }, paint: { role }, ...more }) as PartInput;
 const areaOf = (mark: DressedMark): number => areaOfRegion(mark.oneColor?.area ?? { path: { verbs: '', coords: [] }, rule: 'nonzero' });

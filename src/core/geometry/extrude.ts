@@ -1,0 +1,176 @@
+import { apply, type Affine } from './affine';
+import { flatten } from './flatten';
+import { contoursOf } from './islands';
+import { PathPen, type Path, type Verb } from './path';
+import type { Point } from './point';
+import type { PathAlgebra, Region } from './region';
+
+/** Places on a curve at which its direction is looked at; between two of them it turns across the way at most once. */
+const LOOKS = 24;
+/** Halvings that lead to the place where it does: far below single floats. */
+const HALVINGS = 40;
+
+/** A line, quadratic or cubic by its control points, the first on the outline. */
+type Piece = readonly Point[];
+
+const mix = (one: Point, other: Point, t: number): Point => ({ x: one.x + (other.x - one.x) * t, y: one.y + (other.y - one.y) * t });
+
+/** Both halves of a Bézier at a parameter. @source de Casteljau */
+function split(piece: Piece, t: number): readonly [Piece, Piece] {
+  const [left, right]: [Point[], Point[]] = [[], []];
+  let row = piece;
+  while (row.length > 0) {
+    left.push(row[0] as Point);
+    right.unshift(row.at(-1) as Point);
+    row = row.slice(1).map((point, index) => mix(row[index] as Point, point, t));
+  }
+  return [left, right];
+}
+const at = (piece: Piece, t: number): Point => {
+  let row = piece;
+  while (row.length > 1) row = row.slice(1).map((point, index) => mix(row[index] as Point, point, t));
+  return row[0] as Point;
+};
+const slope = (piece: Piece, t: number): Point =>
+  at(
+    piece.slice(1).map((point, index) => ({ x: point.x - (piece[index] as Point).x, y: point.y - (piece[index] as Point).y })),
+    t,
+  );
+
+/** The pieces of one contour, closed by a line where it does not close itself. */
+function piecesOf({ verbs, coords }: Path): readonly Piece[] {
+  const pieces: Piece[] = [];
+  let index = 0;
+  const next = (): Point => ({ x: coords[index++] as number, y: coords[index++] as number });
+  let start: Point | undefined;
+  let here: Point = { x: 0, y: 0 };
+  for (const verb of verbs as Iterable<Verb>) {
+    if (verb === 'M') start = here = next();
+    else if (verb !== 'Z') {
+      const piece = [here, ...Array.from({ length: verb === 'L' ? 1 : verb === 'Q' ? 2 : 3 }, next)];
+      here = piece.at(-1) as Point;
+      if (piece.some(({ x, y }) => x !== piece[0]?.x || y !== piece[0].y)) pieces.push(piece);
+    }
+  }
+  if (start && (start.x !== here.x || start.y !== here.y)) pieces.push([here, start]);
+  return pieces;
+}
+
+/** A piece in parts that are each passed from one side only, with that side: +1, −1, or 0 for what runs along the way. */
+function sided(piece: Piece, way: (from: Point) => Point): readonly { readonly piece: Piece; readonly side: number }[] {
+  const facing = (t: number): number => {
+    const [to, along] = [way(at(piece, t)), slope(piece, t)];
+    const cross = along.x * to.y - along.y * to.x;
+    return Math.abs(cross) <= 1e-9 * Math.hypot(along.x, along.y) * Math.hypot(to.x, to.y) ? 0 : Math.sign(cross);
+  };
+  if (piece.length === 2) {
+    // Straight lines are passed from one side all along, on parallel ways and on ways to one point alike.
+    return [{ piece, side: facing(0.5) }];
+  }
+  const cuts: number[] = [];
+  const middles = Array.from({ length: LOOKS }, (_, index) => (index + 0.5) / LOOKS);
+  for (const [index, t] of middles.entries()) {
+    const before = middles[index - 1];
+    if (before === undefined || facing(before) === facing(t)) continue;
+    let [low, high] = [before, t];
+    const side = facing(low);
+    for (let n = 0; n < HALVINGS; n++) {
+      const middle = (low + high) / 2;
+      if (facing(middle) === side) low = middle;
+      else high = middle;
+    }
+    cuts.push((low + high) / 2);
+  }
+  const found: { piece: Piece; side: number }[] = [];
+  let rest = piece;
+  let done = 0;
+  for (const cut of cuts) {
+    const [left, right] = split(rest, (cut - done) / (1 - done));
+    found.push({ piece: left, side: facing((done + cut) / 2) });
+    rest = right;
+    done = cut;
+  }
+  found.push({ piece: rest, side: facing((done + 1) / 2) });
+  return found;
+}
+
+const drawPiece = (pen: PathPen, points: readonly Point[]): void => {
+  const [a, b, c] = points as readonly [Point, Point | undefined, Point | undefined];
+  if (c && b) pen.cubic(a.x, a.y, b.x, b.y, c.x, c.y);
+  else if (b) pen.quadratic(a.x, a.y, b.x, b.y);
+  else pen.line(a.x, a.y);
+};
+
+/** The area that a run of pieces passes over on its way. */
+function sweep(run: readonly Piece[], far: Affine): Path {
+  const pen = new PathPen();
+  const start = run[0]?.[0] as Point;
+  pen.move(start.x, start.y);
+  for (const piece of run) drawPiece(pen, piece.slice(1));
+  const end = apply(far, run.at(-1)?.at(-1) as Point);
+  pen.line(end.x, end.y);
+  for (const piece of [...run].reverse())
+    drawPiece(
+      pen,
+      [...piece]
+        .reverse()
+        .slice(1)
+        .map((point) => apply(far, point)),
+    );
+  return pen.close().path();
+}
+
+/** Whether a point lies in ink by the even–odd rule. */
+const inside = (polygons: readonly (readonly Point[])[], { x, y }: Point): boolean => {
+  let odd = false;
+  for (const polygon of polygons)
+    polygon.forEach((a, index) => {
+      const b = polygon[(index + 1) % polygon.length] ?? a;
+      if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
+    });
+  return odd;
+};
+
+/**
+ * All that an area passes over on its way to another place: the Minkowski sum with a segment where it is only moved, a bundle that runs
+ * together where it becomes smaller. Curves stay curves.
+ * @param area contours that do not cross (welded)
+ * @param far a move, or a move with an even change of size; every point goes straight to its image
+ * @source what lies in the sum but not in the area is reached through the outline where the way leaves the area; the outline's runs that are
+ * left are each swept by themselves (they cross the way from one side only, so that their sweeps do not cross themselves) and all is united
+ */
+export function extrude(area: Region, far: Affine, paths: PathAlgebra): Region {
+  const way = (from: Point): Point => {
+    const to = apply(far, from);
+    return { x: to.x - from.x, y: to.y - from.y };
+  };
+  const size = area.path.coords.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  const polygons = flatten(area.path, Math.max(1e-4, size / 5000));
+  const sweeps: Path[] = [];
+  for (const contour of contoursOf(area.path)) {
+    const pieces = piecesOf(contour).flatMap((piece) => sided(piece, way));
+    const runs: { side: number; pieces: Piece[] }[] = [];
+    for (const { piece, side } of pieces) {
+      const last = runs.at(-1);
+      if (last && last.side === side) last.pieces.push(piece);
+      else runs.push({ side, pieces: [piece] });
+    }
+    const [first, last] = [runs[0], runs.at(-1)];
+    if (first && last && first !== last && first.side === last.side) {
+      first.pieces.unshift(...last.pieces);
+      runs.pop();
+    }
+    for (const run of runs) {
+      if (run.side === 0) continue;
+      // What the way goes into from here is ink already.
+      const middle = run.pieces[Math.floor(run.pieces.length / 2)] as Piece;
+      const spot = at(middle, 0.5);
+      const step = way(spot);
+      const length = Math.hypot(step.x, step.y);
+      const nudge = (Math.max(1e-3, size / 2000) * 1) / (length || 1);
+      if (inside(polygons, { x: spot.x + step.x * nudge, y: spot.y + step.y * nudge })) continue;
+      sweeps.push(sweep(run.pieces, far));
+    }
+  }
+  return sweeps.length === 0 ? area : paths.weld([area, ...sweeps.map((path): Region => ({ path, rule: 'nonzero' }))]);
+}

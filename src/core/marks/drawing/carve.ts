@@ -1,0 +1,76 @@
+import { compose, IDENTITY, invert, mapPath, type Affine, type Path, type PathAlgebra, type Region } from '../../geometry';
+import type { DrawingNode, Group } from './drawing';
+
+const numbers = new WeakMap<Path, number>();
+let given = 0;
+/** A number for an outline, the same as long as it lives. */
+const numberOf = (path: Path): number => {
+  const kept = numbers.get(path) ?? ++given;
+  numbers.set(path, kept);
+  return kept;
+};
+
+const carvesAnything = (nodes: readonly DrawingNode[]): boolean =>
+  nodes.some((node) => node.kind === 'group' && (node.carves !== undefined || carvesAnything(node.children)));
+
+/** An area taken away, in the mark's pixels, and how many leaves were painted before it. */
+interface Carving {
+  readonly area: Region;
+  readonly map: Affine;
+  readonly before: number;
+}
+
+/**
+ * A drawing in which every area that a group carves is taken away from all that was painted before it, wherever that is: true holes, which every
+ * renderer shows alike. What is not reached stays the same object.
+ * @param remember by a key that names outlines and how they lie to one another
+ */
+export function carved(groups: readonly Group[], paths: PathAlgebra, remember: <T>(key: string, make: () => T) => T): readonly Group[] {
+  if (!carvesAnything(groups)) return groups;
+  const carvings: Carving[] = [];
+  let leaves = 0;
+  const collect = (nodes: readonly DrawingNode[], map: Affine): void => {
+    for (const node of nodes) {
+      if (node.kind !== 'group') {
+        leaves++;
+        continue;
+      }
+      const own = compose(map, node.transform);
+      if (node.carves && node.carves.path.verbs !== '') carvings.push({ area: node.carves, map: own, before: leaves });
+      collect(node.children, own);
+    }
+  };
+  collect(groups, IDENTITY);
+  let leaf = 0;
+  const cut = (nodes: readonly DrawingNode[], map: Affine): readonly DrawingNode[] => {
+    let changed = false;
+    const made = nodes.flatMap((node): readonly DrawingNode[] => {
+      if (node.kind === 'group') {
+        const children = cut(node.children, compose(map, node.transform));
+        if (children === node.children && !node.carves) return [node];
+        changed = true;
+        const { carves: _carves, ...group } = node;
+        return [{ ...group, children }];
+      }
+      const index = leaf++;
+      const mine = carvings.filter(({ before }) => before > index);
+      const back = invert(map);
+      if (mine.length === 0 || !back) return [node];
+      let region: Region = node;
+      for (const { area, map: there } of mine) {
+        const lies = compose(back, there);
+        const before: Region = { path: region.path, rule: region.rule };
+        region = remember(
+          `carved ${numberOf(before.path)} ${before.rule} ${numberOf(area.path)} ${Object.values(lies)
+            .map((value: number) => value.toFixed(6))
+            .join()}`,
+          () => paths.combine('subtract', before, { path: mapPath(area.path, lies), rule: area.rule }),
+        );
+      }
+      changed = true;
+      return region.path.verbs === '' ? [] : [{ ...node, path: region.path, rule: region.rule }];
+    });
+    return changed ? made : nodes;
+  };
+  return cut(groups, IDENTITY) as readonly Group[];
+}

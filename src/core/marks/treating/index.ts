@@ -1,0 +1,29 @@
+export {
+  describeTreatment,
+  isKnownTreatment,
+  MOST_TREATMENTS,
+  newTreatment,
+  treatmentKinds,
+  treatmentLabel,
+  treatmentRow,
+  treatmentsSchema,
+  type KnownTreatment,
+  type NewerTreatment,
+  type Treatment,
+  type TreatmentKindName,
+} from './registry';
+export {
+  adding,
+  changing,
+  duplicating,
+  freeTreatmentId,
+  moving,
+  removing,
+  suitedTo,
+  treatmentLimits,
+  type Treatments,
+  type TreatmentsEdit,
+} from './edit';
+export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
+export { TREATMENT_STACKS, type TreatmentStack } from './stacks';
+export type { TreatmentControl, TreatmentHandle } from './treatment';

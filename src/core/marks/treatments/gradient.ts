@@ -1,0 +1,125 @@
+import { z } from 'zod';
+import { boundsOf, compose, invert, type Affine, type Bounds } from '../../geometry';
+import { outlinesIn } from '../drawing/drawing';
+import { paintSchema } from '../drawing/paint';
+import type { PaintedFill } from '../drawing/painted';
+import { mapLeaves } from '../treating/layers';
+import { percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+
+const ofBox = z.number().min(-500).max(500);
+
+export const gradientSchema = z.strictObject({
+  ...treatmentBase,
+  kind: z.literal('gradient'),
+  form: z.enum(['linear', 'radial']).default('linear'),
+  /** Over the whole picture at once, or over every letter and piece by itself. */
+  over: z.enum(['whole', 'each']).default('whole'),
+  /** Its ends, in percent of the box it runs over. Radial: its middle, and where its last color begins. */
+  fromX: ofBox.default(50),
+  fromY: ofBox.default(0),
+  toX: ofBox.default(50),
+  toY: ofBox.default(100),
+  stops: z
+    .array(z.strictObject({ atPercent: percent, opacityPercent: percent.default(100), paint: paintSchema }))
+    .min(1)
+    .max(12)
+    .default([
+      { atPercent: 0, opacityPercent: 100, paint: { role: 'lead' } },
+      { atPercent: 100, opacityPercent: 100, paint: { role: 'accent' } },
+    ]),
+});
+export type GradientTreatment = z.infer<typeof gradientSchema>;
+
+/** From the gradient's plane to that of a box; nothing where its ends are one. */
+function planeOver({ form, fromX, fromY, toX, toY }: GradientTreatment, box: Bounds): Affine | undefined {
+  const at = (x: number, y: number) => ({
+    x: box.left + ((box.right - box.left) * x) / 100,
+    y: box.top + ((box.bottom - box.top) * y) / 100,
+  });
+  const [from, to] = [at(fromX, fromY), at(toX, toY)];
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  if (Math.hypot(dx, dy) < 1e-9) return undefined;
+  // Both kinds run from 0 to 1 along the first axis; a radial one is a circle about its first end.
+  return form === 'linear' || form === 'radial' ? { a: dx, b: dy, c: -dy, d: dx, e: from.x, f: from.y } : undefined;
+}
+
+/** Colors that pass into one another over the face. */
+export const gradient: TreatmentKind<typeof gradientSchema> = {
+  schema: gradientSchema,
+  label: 'Gradient',
+  words: ['gradient', 'fade', 'blend of colors', 'ramp', 'sunset', 'metal'],
+  hint: 'Colors of the palette that pass into one another, over the whole or over every letter by itself',
+  describe: ({ form, stops, over }) => `${form}, ${stops.length} colors${over === 'each' ? ', each piece' : ''}`,
+  controls: [
+    {
+      type: 'choice',
+      field: 'form',
+      label: 'Runs',
+      hint: 'Along a line, or outward from a middle',
+      options: [
+        { value: 'linear', label: 'along a line' },
+        { value: 'radial', label: 'outward' },
+      ],
+    },
+    {
+      type: 'choice',
+      field: 'over',
+      label: 'Over',
+      hint: 'The whole at once, or every letter and piece by itself',
+      options: [
+        { value: 'whole', label: 'the whole' },
+        { value: 'each', label: 'each piece' },
+      ],
+    },
+    { type: 'stops', field: 'stops', label: 'Colors', hint: 'The colors it passes through, and where each one stands' },
+    { type: 'number', field: 'fromX', label: 'From x', unit: '%', hint: 'Where it begins, across its box' },
+    { type: 'number', field: 'fromY', label: 'From y', unit: '%', hint: 'Where it begins, down its box' },
+    { type: 'number', field: 'toX', label: 'To x', unit: '%', hint: 'Where it ends, across its box' },
+    { type: 'number', field: 'toY', label: 'To y', unit: '%', hint: 'Where it ends, down its box' },
+  ],
+  handles: [{ type: 'ends', from: ['fromX', 'fromY'], to: ['toX', 'toY'] }],
+  inOneColor: 'kept',
+  treat: (gradient, layers) => {
+    const stops = [...gradient.stops]
+      .sort((one, other) => one.atPercent - other.atPercent)
+      .map(({ atPercent, opacityPercent, paint }) => ({ at: atPercent / 100, opacity: opacityPercent / 100, paint }));
+    const boxes = outlinesIn(layers.face, undefined, true).flatMap(({ path }) => boundsOf(path) ?? []);
+    if (boxes.length === 0 || stops.length === 0) return layers;
+    const whole: Bounds = {
+      left: Math.min(...boxes.map(({ left }) => left)),
+      top: Math.min(...boxes.map(({ top }) => top)),
+      right: Math.max(...boxes.map(({ right }) => right)),
+      bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
+    };
+    let oneEnd = false;
+    const face = mapLeaves(layers.face, (leaf, map) => {
+      if (leaf.kind === 'picture') return [leaf];
+      const back = invert(map);
+      const box = gradient.over === 'each' ? boundsOf(leaf.path) : whole;
+      const plane = box && planeOver(gradient, box);
+      const last = stops.at(-1) as (typeof stops)[number];
+      const { gradient: _before, ...plain } = leaf;
+      // What has one color, or one end, is that color: the last one, which lies beyond every end.
+      if (box && !plane) oneEnd = true;
+      if (!box || !plane || !back || stops.length === 1) return [{ ...plain, paint: last.paint, opacity: leaf.opacity * last.opacity }];
+      const own = gradient.over === 'each' ? plane : compose(back, plane);
+      const passing: NonNullable<PaintedFill['gradient']> = { kind: gradient.form, map: own, spread: 'pad', stops };
+      return [{ ...plain, paint: (stops[0] as (typeof stops)[number]).paint, gradient: passing }];
+    });
+    return {
+      ...layers,
+      face,
+      ...(oneEnd
+        ? {
+            notices: [
+              {
+                code: 'gradient-one-end',
+                message: 'Both ends of the gradient stand in one place, so that only its last color shows.',
+                fix: 'Pull its ends apart.',
+              },
+            ],
+          }
+        : {}),
+    };
+  },
+};

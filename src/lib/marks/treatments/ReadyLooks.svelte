@@ -1,0 +1,73 @@
+<script lang="ts">
+  import { TREATMENT_STACKS, type KnownPart, type ScreenPicture, type TreatmentStack } from '$core/index';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import { useTable } from '../table/table.svelte';
+
+  const { part }: { part: KnownPart } = $props();
+  const table = useTable();
+  let shown = $state(false);
+  let pictures: Readonly<Record<string, ScreenPicture>> = $state.raw({});
+
+  // Drawn on the part itself, one after the other, so that the stage never waits for them.
+  $effect(() => {
+    if (!shown || table.desk.rests === 0) return;
+    const { id } = part;
+    const heightPx = table.treating.heightOf(id);
+    let wanted = true;
+    const draw = async () => {
+      for (const stack of TREATMENT_STACKS) {
+        if (!wanted) return;
+        const picture = await table.desk.ask((draughtsman) => draughtsman.tried(table.info.id, id, stack.id, heightPx));
+        if (wanted && picture) pictures = { ...pictures, [stack.id]: picture };
+      }
+    };
+    draw().catch(() => undefined);
+    return () => (wanted = false);
+  });
+  function take({ label, treatments }: TreatmentStack): void {
+    table.treating.add(label, treatments);
+  }
+</script>
+
+<button class="link" aria-expanded={shown} onclick={() => (shown = !shown)}>{shown ? 'Fold the looks' : 'Looks to start from'}</button>
+{#if shown}
+  <div class="looks" role="group" aria-label="Looks to start from">
+    {#each TREATMENT_STACKS as stack (stack.id)}
+      {@const picture = pictures[stack.id]}
+      <button title={stack.hint} aria-label="{stack.label}: {stack.hint}" onclick={() => take(stack)}>
+        <span class="picture" aria-hidden="true"
+          >{#if picture}<MarkPicture {picture} label="" air={0.06} />{/if}</span
+        >
+        <span>{stack.label}</span>
+      </button>
+    {/each}
+  </div>
+{/if}
+
+<style>
+  .link {
+    min-height: 26px;
+    padding: 0 4px;
+    color: var(--color-plum);
+    font-weight: 600;
+    font-size: 13px;
+  }
+  .looks {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr;
+    gap: 6px;
+  }
+  .looks button {
+    display: grid;
+    padding: 4px;
+    border: 1px solid var(--color-rule);
+    font-size: 11px;
+    text-align: left;
+  }
+  .looks button:hover {
+    border-color: var(--color-plum);
+  }
+  .picture {
+    height: 44px;
+  }
+</style>
