@@ -50,3 +50,4 @@ export { extrude } from './extrude';
 export { MOST_STRIPES, stripeCount, stripes, type Stripes } from './stripes';
 export { roughened, type Roughening } from './roughen';
 export { dashesAlong, type Dashing } from './dashes';
+export { fillRows, gridOver, type CellGrid } from './cells';

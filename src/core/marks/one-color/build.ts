@@ -6,12 +6,13 @@ import {
   PathPen,
   weightOf,
   boundsOf,
+  fillRows,
   type Bounds,
   type PathAlgebra,
   type Region,
 } from '../../geometry';
 import type { State } from './decide';
-import { fillRows, type ItemBuffer } from './item-buffer';
+import type { ItemBuffer } from './item-buffer';
 import { distanceOf, type Leaf } from './units';
 
 /** From this distance on, OKLab, neighbors are seen as two. */

@@ -1,61 +1,10 @@
-import { flatten, type Bounds, type Region } from '../../geometry';
+import { fillRows, type CellGrid } from '../../geometry';
 import { distanceOf, type Lab, type Leaf, type Unit } from './units';
 
 /** Cells on the longer side. Decisions are the same at 256, 512 and 768. */
 export const BUFFER_CELLS = 256;
 /** What is more translucent than this owns no cells: what lies behind it is what is seen. */
 const OWNS = 0.3;
-
-/** A grid over the mark. */
-export interface Grid {
-  readonly columns: number;
-  readonly rows: number;
-  readonly left: number;
-  readonly top: number;
-  readonly cell: number;
-}
-
-/** A grid over a box with a free cell all around. */
-export function gridOver(box: Bounds, cells = BUFFER_CELLS): Grid {
-  const cell = Math.max(box.right - box.left, box.bottom - box.top, 1e-9) / cells;
-  return {
-    columns: Math.ceil((box.right - box.left) / cell) + 4,
-    rows: Math.ceil((box.bottom - box.top) / cell) + 4,
-    left: box.left - 2 * cell,
-    top: box.top - 2 * cell,
-    cell,
-  };
-}
-
-/** Calls `visit` with the first and, exclusive, last cell of every run of cells whose middles a region covers. */
-export function fillRows({ path, rule }: Region, grid: Grid, visit: (row: number, from: number, to: number) => void): void {
-  const crossings: { x: number; by: number }[][] = Array.from({ length: grid.rows }, () => []);
-  for (const polygon of flatten(path, grid.cell * 0.2))
-    polygon.forEach((a, index) => {
-      const b = polygon[(index + 1) % polygon.length] ?? a;
-      if (a.y === b.y) return;
-      const [upper, lower, by] = a.y < b.y ? [a, b, 1] : [b, a, -1];
-      const first = Math.max(0, Math.ceil((upper.y - grid.top) / grid.cell - 0.5));
-      const last = Math.min(grid.rows - 1, Math.ceil((lower.y - grid.top) / grid.cell - 0.5) - 1);
-      for (let row = first; row <= last; row++) {
-        const y = grid.top + (row + 0.5) * grid.cell;
-        crossings[row]?.push({ x: upper.x + ((y - upper.y) / (lower.y - upper.y)) * (lower.x - upper.x), by });
-      }
-    });
-  crossings.forEach((row, index) => {
-    row.sort((one, other) => one.x - other.x);
-    let winding = 0;
-    for (let at = 0; at + 1 < row.length; at++) {
-      const here = row[at] as { x: number; by: number };
-      winding += here.by;
-      const inside = rule === 'evenodd' ? at % 2 === 0 : winding !== 0;
-      if (!inside) continue;
-      const from = Math.max(0, Math.ceil((here.x - grid.left) / grid.cell - 0.5));
-      const to = Math.min(grid.columns, Math.ceil(((row[at + 1] as { x: number }).x - grid.left) / grid.cell - 0.5));
-      if (to > from) visit(index, from, to);
-    }
-  });
-}
 
 /** A border between two units, or a unit and the ground (−1). */
 export interface Border {
@@ -82,7 +31,7 @@ export interface SeenUnit extends Unit {
 }
 
 export interface ItemBuffer {
-  readonly grid: Grid;
+  readonly grid: CellGrid;
   /** The unit on top of every cell; −1 is ground. */
   readonly owners: Int16Array;
   /** Lightness, a, b of every cell, three numbers each. */
@@ -95,7 +44,7 @@ export interface ItemBuffer {
 const STEPS_TO_LENGTH = Math.PI / 4;
 
 /** Draws all leaves back to front into a grid, and measures what is seen. @param paper the ground; @param ink what counts as darkest */
-export function itemBuffer(leaves: readonly Leaf[], units: readonly Unit[], grid: Grid, paper: Lab, ink: Lab): ItemBuffer {
+export function itemBuffer(leaves: readonly Leaf[], units: readonly Unit[], grid: CellGrid, paper: Lab, ink: Lab): ItemBuffer {
   const count = grid.columns * grid.rows;
   const owners = new Int16Array(count).fill(-1);
   const colors = new Float32Array(count * 3);

@@ -1,13 +1,13 @@
 import type { Hex } from '../../color/hex';
 import { labsOfPalette } from './palette-labs';
-import { boundsOf, heightOf, IDENTITY, widthOf, type PathAlgebra, type Region } from '../../geometry';
+import { boundsOf, gridOver, heightOf, IDENTITY, widthOf, type PathAlgebra, type Region } from '../../geometry';
 import type { Palette } from '../../color/palette';
 import type { Problem } from '../../result/result';
 import type { Drawing } from '../drawing/drawing';
 import type { ResolvedMark } from '../drawing/resolve';
 import { buildOneColor, inkedCells, type Wish } from './build';
 import { decide, type Sheet, type State } from './decide';
-import { gridOver, itemBuffer, type ItemBuffer } from './item-buffer';
+import { BUFFER_CELLS, itemBuffer, type ItemBuffer } from './item-buffer';
 import { leavesOf, type Leaf } from './units';
 import type { OneColorWish } from './wishes';
 
@@ -113,7 +113,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
   const gapPx = Math.max(GAP_OF_MEAN * Math.sqrt(widthOf(box) * heightOf(box)), GAP_OF_LONGER * Math.max(widthOf(box), heightOf(box)));
   const labs = labsOfPalette(palette);
   const [paper, ink] = sheet === 'light' ? [labs.paper, labs.ink] : [labs.ink, labs.paper];
-  const buffer = itemBuffer(leaves, units, gridOver(box), paper, ink);
+  const buffer = itemBuffer(leaves, units, gridOver(box, BUFFER_CELLS), paper, ink);
   const fixed = new Map<number, State>();
   const drawn = new Map<number, Wish>();
   for (const unit of units) {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Problem } from '../../result/result';
 import { blockShadow } from '../treatments/block-shadow';
 import { engravedLines } from '../treatments/engraved-lines';
+import { etched } from '../treatments/etched';
 import { gradient } from '../treatments/gradient';
 import { halo } from '../treatments/halo';
 import { inline } from '../treatments/inline';
@@ -28,6 +29,7 @@ export const treatmentKinds = {
   'offset-shadow': offsetShadow,
   'stepping-outlines': steppingOutlines,
   'engraved-lines': engravedLines,
+  etched,
   inline,
   gradient,
   slices,

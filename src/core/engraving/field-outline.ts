@@ -1,0 +1,104 @@
+import { contours } from 'd3';
+import { PathPen, type CellGrid, type Path, type Point, type Region } from '../geometry';
+
+/** Corners sharper than this stay corners; all else becomes a smooth curve: cos 50°. */
+const CORNER = Math.cos((50 * Math.PI) / 180);
+
+/** A closed line with as few of its points as keep it within a distance of all. @source D. Douglas, T. Peucker, Cartographica 10(2), 1973 */
+function thinned(ring: readonly Point[], within: number): readonly Point[] {
+  if (ring.length < 4) return ring;
+  const kept = new Uint8Array(ring.length + 1);
+  // A ring is two open lines: from its first point to the farthest from it, and back.
+  const [first] = ring as readonly [Point];
+  let far = 0;
+  let most = 0;
+  ring.forEach(({ x, y }, index) => {
+    const away = (x - first.x) ** 2 + (y - first.y) ** 2;
+    if (away > most) [most, far] = [away, index];
+  });
+  const at = (index: number) => ring[index % ring.length] as Point;
+  kept[0] = kept[far] = 1;
+  const stack: [number, number][] = [
+    [0, far],
+    [far, ring.length],
+  ];
+  for (let span = stack.pop(); span; span = stack.pop()) {
+    const [from, to] = span;
+    const [a, b] = [at(from), at(to)];
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const length = Math.hypot(dx, dy);
+    let worst = within;
+    let split = -1;
+    for (let index = from + 1; index < to; index++) {
+      const { x, y } = at(index);
+      const off = length > 0 ? Math.abs((x - a.x) * dy - (y - a.y) * dx) / length : Math.hypot(x - a.x, y - a.y);
+      if (off > worst) [worst, split] = [off, index];
+    }
+    if (split < 0) continue;
+    kept[split] = 1;
+    stack.push([from, split], [split, to]);
+  }
+  return ring.filter((_, index) => kept[index]);
+}
+
+/** Points are written with as few digits as keep them within so many cells of where they are. */
+const WRITTEN_CELLS = 0.05;
+
+/** A closed line as smooth curves through the middles of its sides; sharp corners stay. */
+function drawSmooth(pen: PathPen, ring: readonly Point[], short: (value: number) => number): void {
+  const count = ring.length;
+  const at = (index: number): Point => {
+    const { x, y } = ring[(index + count) % count] as Point;
+    return { x: short(x), y: short(y) };
+  };
+  const middle = (index: number): Point => ({
+    x: short((at(index).x + at(index + 1).x) / 2),
+    y: short((at(index).y + at(index + 1).y) / 2),
+  });
+  const start = middle(-1);
+  pen.move(start.x, start.y);
+  for (let index = 0; index < count; index++) {
+    const [before, here, after] = [at(index - 1), at(index), at(index + 1)];
+    const [ax, ay, bx, by] = [here.x - before.x, here.y - before.y, after.x - here.x, after.y - here.y];
+    const straight = (ax * bx + ay * by) / (Math.hypot(ax, ay) * Math.hypot(bx, by) || 1);
+    const to = middle(index);
+    if (straight < CORNER) pen.line(here.x, here.y).line(to.x, to.y);
+    else pen.quadratic(here.x, here.y, to.x, to.y);
+  }
+  pen.close();
+}
+
+/**
+ * The outline of where a field is above 0, as smooth curves.
+ * @param values one for the middle of each cell
+ * @param within largest distance between the outline and its simpler form, in cells
+ * @param smallest contours of less area than this, in cells, are left out
+ * @source marching squares with linear interpolation (d3-contour)
+ */
+export function fieldOutline(values: Float32Array, { columns, rows, left, top, cell }: CellGrid, within: number, smallest: number): Region {
+  const made = contours()
+    .size([columns, rows])
+    .smooth(true)
+    .contour(values as unknown as number[], 0);
+  const pen = new PathPen();
+  const digits = Math.max(0, Math.ceil(-Math.log10(2 * WRITTEN_CELLS * cell)));
+  const short = (value: number): number => Number(value.toFixed(Math.min(12, digits)));
+  for (const polygon of made.coordinates)
+    for (const ring of polygon) {
+      // The last point is the first one again. A value stands for the middle of its cell.
+      const points = ring.slice(0, -1).map(([x = 0, y = 0]): Point => ({ x: left + x * cell, y: top + y * cell }));
+      if (areaOf(points) < smallest * cell * cell) continue;
+      const few = thinned(points, within * cell);
+      if (few.length >= 3) drawSmooth(pen, few, short);
+    }
+  const path: Path = pen.path();
+  return { path, rule: 'evenodd' };
+}
+
+const areaOf = (ring: readonly Point[]): number =>
+  Math.abs(
+    ring.reduce((sum, { x, y }, index) => {
+      const next = ring[(index + 1) % ring.length] as Point;
+      return sum + x * next.y - next.x * y;
+    }, 0) / 2,
+  );

@@ -1,0 +1,3 @@
+export { cushion } from './height';
+export { distanceInside, opened } from './distance';
+export { etchedLines, type Etching } from './etch';
