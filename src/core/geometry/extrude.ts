@@ -1,6 +1,6 @@
 import { apply, type Affine } from './affine';
-import { flatten } from './flatten';
-import { contoursOf } from './islands';
+import { flatten, type Polygon } from './flatten';
+import { contoursOf, depthsOf } from './islands';
 import { PathPen, type Path, type Verb } from './path';
 import type { Point } from './point';
 import type { PathAlgebra, Region } from './region';
@@ -120,16 +120,14 @@ function sweep(run: readonly Piece[], far: Affine): Path {
   return pen.close().path();
 }
 
-/** Whether a point lies in ink by the even–odd rule. */
-const inside = (polygons: readonly (readonly Point[])[], { x, y }: Point): boolean => {
-  let odd = false;
-  for (const polygon of polygons)
-    polygon.forEach((a, index) => {
-      const b = polygon[(index + 1) % polygon.length] ?? a;
-      if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
-    });
-  return odd;
-};
+/** The side on which the way leaves the ink along a contour: it bounds ink, or a hole, and runs either way round. @param depth how many contours lie around it */
+function leavingSide(polygon: Polygon, depth: number): number {
+  const turns = polygon.reduce((sum, { x, y }, index) => {
+    const next = polygon[(index + 1) % polygon.length] ?? polygon[0];
+    return next ? sum + x * next.y - next.x * y : sum;
+  }, 0);
+  return (turns > 0 ? -1 : 1) * (depth % 2 === 0 ? 1 : -1);
+}
 
 /**
  * All that an area passes over on its way to another place: the Minkowski sum with a segment where it is only moved, a bundle that runs
@@ -145,10 +143,15 @@ export function extrude(area: Region, far: Affine, paths: PathAlgebra): Region {
     return { x: to.x - from.x, y: to.y - from.y };
   };
   const size = area.path.coords.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
-  const polygons = flatten(area.path, Math.max(1e-4, size / 5000));
+  const contours = contoursOf(area.path).flatMap((path) => {
+    const [polygon] = flatten(path, Math.max(1e-4, size / 5000));
+    return polygon && polygon.length > 2 ? [{ path, polygon }] : [];
+  });
+  const depths = depthsOf(contours.map(({ polygon }) => polygon));
   const sweeps: Path[] = [];
-  for (const contour of contoursOf(area.path)) {
-    const pieces = piecesOf(contour).flatMap((piece) => sided(piece, way));
+  for (const [index, { path, polygon }] of contours.entries()) {
+    const leaving = leavingSide(polygon, depths[index] ?? 0);
+    const pieces = piecesOf(path).flatMap((piece) => sided(piece, way));
     const runs: { side: number; pieces: Piece[] }[] = [];
     for (const { piece, side } of pieces) {
       const last = runs.at(-1);
@@ -160,17 +163,8 @@ export function extrude(area: Region, far: Affine, paths: PathAlgebra): Region {
       first.pieces.unshift(...last.pieces);
       runs.pop();
     }
-    for (const run of runs) {
-      if (run.side === 0) continue;
-      // What the way goes into from here is ink already.
-      const middle = run.pieces[Math.floor(run.pieces.length / 2)] as Piece;
-      const spot = at(middle, 0.5);
-      const step = way(spot);
-      const length = Math.hypot(step.x, step.y);
-      const nudge = (Math.max(1e-3, size / 2000) * 1) / (length || 1);
-      if (inside(polygons, { x: spot.x + step.x * nudge, y: spot.y + step.y * nudge })) continue;
-      sweeps.push(sweep(run.pieces, far));
-    }
+    // Where the way goes into the ink, what is passed over is ink already.
+    for (const run of runs) if (run.side === leaving) sweeps.push(sweep(run.pieces, far));
   }
   return sweeps.length === 0 ? area : paths.weld([area, ...sweeps.map((path): Region => ({ path, rule: 'nonzero' }))]);
 }

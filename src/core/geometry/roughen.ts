@@ -1,6 +1,7 @@
 import { chance } from '../numeric/chance';
 import { flatten } from './flatten';
-import { PathPen } from './path';
+import { contoursOf } from './islands';
+import { joinPaths, PathPen, type Path } from './path';
 import type { Point } from './point';
 import type { Region } from './region';
 
@@ -58,15 +59,11 @@ const lengthOf = (polygon: readonly Point[]): number =>
 
 /** An area whose edge is rough, as smooth curves: no point lies farther than the depth from where it was. Contours shorter than two bumps stay. */
 export function roughened({ path, rule }: Region, { seed, depth, grain }: Roughening): Region {
-  const pen = new PathPen();
-  flatten(path, Math.min(0.1, grain / 10)).forEach((polygon, contour) => {
-    const length = lengthOf(polygon);
-    const cells = Math.round(length / grain);
-    if (cells < 2 || polygon.length < 3) {
-      polygon.forEach(({ x, y }, index) => (index === 0 ? pen.move(x, y) : pen.line(x, y)));
-      pen.close();
-      return;
-    }
+  const made = contoursOf(path).map((own, contour): Path => {
+    const pen = new PathPen();
+    const [polygon = []] = flatten(own, Math.min(0.1, grain / 10));
+    const cells = Math.round(lengthOf(polygon) / grain);
+    if (cells < 2 || polygon.length < 3) return own;
     const count = Math.min(MOST_POINTS, cells * POINTS_A_BUMP);
     const points = evenly(polygon, count).map(({ at, normal }, index): Point => {
       const along = (index / count) * cells;
@@ -84,7 +81,7 @@ export function roughened({ path, rule }: Region, { seed, depth, grain }: Roughe
       const to = middle(index);
       pen.quadratic(point.x, point.y, to.x, to.y);
     });
-    pen.close();
+    return pen.close().path();
   });
-  return { path: pen.path(), rule };
+  return { path: joinPaths(made), rule };
 }
