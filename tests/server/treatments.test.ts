@@ -21,7 +21,7 @@ const back = {
   paint: { role: 'second' },
 } as Input;
 const disk = (id: string, x: number, more: object = {}) =>
-  ({ kind: 'shape', id, form: { form: 'disk', widthPx: 90, heightPx: 90 }, place: { x, y: 0, turnDeg: 0 }, ...more }) as Input;
+  ({ kind: 'shape', id, form: { form: 'disk', widthPx: 90, heightPx: 90 }, place: { x, y: 0, turnDeg: 0 }, ...more }) as unknown as Input;
 /** What is treated: letters, a shape, and a turned and mirrored group of two. */
 const TREATED: Readonly<Record<string, (treatments: readonly object[]) => readonly Input[]>> = {
   letters: (treatments) => [
@@ -33,13 +33,19 @@ const TREATED: Readonly<Record<string, (treatments: readonly object[]) => readon
       sizePx: 110,
       place: { x: 0, y: 36, turnDeg: 0 },
       treatments,
-    } as Input,
+    } as unknown as Input,
   ],
   shape: (treatments) => [disk('it', 0, { treatments })],
   group: (treatments) => [
     disk('a', -30),
     disk('b', 30, { paint: { role: 'accent' } }),
-    { kind: 'group', id: 'it', members: ['a', 'b'], place: { x: 0, y: 0, turnDeg: 20, scale: 0.9, flip: true }, treatments } as Input,
+    {
+      kind: 'group',
+      id: 'it',
+      members: ['a', 'b'],
+      place: { x: 0, y: 0, turnDeg: 20, scale: 0.9, flip: true },
+      treatments,
+    } as unknown as Input,
   ],
 };
 

@@ -42,6 +42,8 @@ export interface ResolvedPart {
   readonly transform: Affine;
   /** The smallest box around its ink, in mark pixels; nothing when it draws nothing. */
   readonly ink: Bounds | undefined;
+  /** The same in the part's own pixels. */
+  readonly ownInk?: Bounds | undefined;
   readonly notices: readonly Problem[];
   readonly lettering: LetteringFacts | undefined;
   /** Where its ink balances, in mark pixels: the optical center, often beside the middle of the box. */
@@ -411,6 +413,8 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         id: part.id,
         transform,
         ink: within === undefined ? own.ink : placedInk(own.serial, own.picture, transform),
+        // Asked for by those who pull at treatments only.
+        ...(part.treatments ? { ownInk: placedInk(own.serial, own.picture, IDENTITY) } : {}),
         notices,
         lettering: own.picture.lettering,
         balance: own.balance && apply(transform, own.balance),

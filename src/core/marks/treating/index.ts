@@ -24,6 +24,7 @@ export {
   type Treatments,
   type TreatmentsEdit,
 } from './edit';
+export { treatmentGrips, type TreatmentGrip } from './grips';
 export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
 export { TREATMENT_STACKS, type TreatmentStack } from './stacks';
 export type { TreatmentControl, TreatmentHandle } from './treatment';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { unite, type Bounds } from '$core/index';
+  import { isKnownTreatment, unite, type Bounds } from '$core/index';
   import CropTicks from './CropTicks.svelte';
   import CurveDrawing from './CurveDrawing.svelte';
   import CurveHandles from './CurveHandles.svelte';
@@ -8,6 +8,7 @@
   import LetterHandles from '../lettering/LetterHandles.svelte';
   import LineHandles from '../lettering/LineHandles.svelte';
   import StageCaret from '../lettering/StageCaret.svelte';
+  import TreatmentHandles from '../treatments/TreatmentHandles.svelte';
   import StageText from '../lettering/StageText.svelte';
   import { dressingFor, type Ground } from './grounds';
   import { pull } from './pulling';
@@ -63,6 +64,13 @@
     lettering !== undefined && (table.letter !== undefined || table.gap !== undefined || table.caret !== undefined),
   );
   const ticks = $derived(table.selectedId ? table.resolved(table.selectedId) : undefined);
+  /** The treatment whose numbers are open: it is pulled here as well. */
+  const treated = $derived.by(() => {
+    const part = table.selected;
+    if (!part || part.kind === 'unknown' || part.locked || table.chosen.length > 1) return undefined;
+    const treatment = part.treatments?.find(({ id }) => id === table.treatment);
+    return treatment && isKnownTreatment(treatment) && !treatment.hidden ? { part, treatment } : undefined;
+  });
   const chosenInks = $derived((table.desk.stage?.parts ?? []).flatMap(({ id, ink }) => (ink && table.isChosen(id) ? [{ id, ink }] : [])));
   const size = (ink: Bounds | undefined) =>
     ink ? `${lengths.text(ink.right - ink.left).replace(/ \w+$/, '')} × ${lengths.text(ink.bottom - ink.top)}` : '';
@@ -195,6 +203,9 @@
     {/if}
     {#if table.selected?.kind === 'curve' && !table.selected.locked && ticks}
       <CurveHandles part={table.selected} resolved={ticks} {view} surface={hands.surface} />
+    {/if}
+    {#if treated && ticks}
+      <TreatmentHandles part={treated.part} treatment={treated.treatment} resolved={ticks} {view} surface={hands.surface} />
     {/if}
     {#if lettering && ticks}
       {#if inLetters}<LetterHandles

@@ -15,6 +15,9 @@ export interface AtHand {
   readonly isChosen: (id: string) => boolean;
   readonly previewRecipe: (recipe: Recipe) => void;
   readonly commit: (gesture: string) => void;
+  readonly selectedId: string | undefined;
+  /** The treatment of the selected part whose numbers are open. */
+  treatment: string | undefined;
   /** Told to the designer once. */
   said: string;
 }

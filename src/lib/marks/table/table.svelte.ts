@@ -85,6 +85,8 @@ export class Table {
   caret:
     { readonly anchor: number; readonly focus: number; /** By pointer, rather than by what was typed. */ readonly put?: true } | undefined =
     $state.raw();
+  /** The treatment of the selected part whose numbers are open. */
+  treatment: string | undefined = $state();
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
   /** What the designer should be told once: a file that could not be read. */
@@ -138,7 +140,7 @@ export class Table {
     return this.#chosen.at(-1);
   }
   set selectedId(id: string | undefined) {
-    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = this.caret = undefined;
+    if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = this.caret = this.treatment = undefined;
     this.#chosen = id === undefined ? [] : [id];
   }
   /** Every part that is chosen, in the order of choosing. */
@@ -152,7 +154,7 @@ export class Table {
     this.#chosen = this.#chosen.includes(id) ? this.#chosen.filter((other) => other !== id) : [...this.#chosen, id];
   }
   choose(ids: readonly string[]): void {
-    this.letter = this.gap = this.point = this.caret = undefined;
+    this.letter = this.gap = this.point = this.caret = this.treatment = undefined;
     this.#chosen = ids;
   }
   chooseAll(): void {

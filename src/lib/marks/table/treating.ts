@@ -61,6 +61,8 @@ export class Treating {
         ),
       );
     this.table.commit(gesture);
+    const open = this.table.open.recipe.parts.find(({ id }) => id === this.table.selectedId);
+    this.table.treatment = open && isKnown(open) ? open.treatments?.at(-1)?.id : undefined;
   }
 }
 

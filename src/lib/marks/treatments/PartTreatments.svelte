@@ -9,6 +9,11 @@
   const { part }: { part: KnownPart } = $props();
   const table = useTable();
   const list = $derived(part.treatments ?? []);
+  let open = $state(false);
+  // A treatment that was added from elsewhere shows its numbers.
+  $effect(() => {
+    if (table.treatment !== undefined) open = true;
+  });
   const desk: TreatmentDesk = {
     get list() {
       return list;
@@ -21,7 +26,7 @@
   };
 </script>
 
-<Fold label="Treatments" summary={list.length === 0 ? '' : String(list.length)}>
-  <TreatmentList {desk} of={table.nameOf(part)} />
+<Fold label="Treatments" summary={list.length === 0 ? '' : String(list.length)} bind:open>
+  <TreatmentList {desk} of={table.nameOf(part)} bind:opened={table.treatment} />
   <ReadyLooks {part} />
 </Fold>

@@ -26,11 +26,12 @@
     desk: TreatmentDesk;
     /** What is treated, for people who hear the page. */
     of: string;
+    /** The treatment whose numbers are open. */
+    opened?: string | undefined;
   }
-  const { desk, of }: Props = $props();
+  let { desk, of, opened = $bindable() }: Props = $props();
   const id = $props.id();
 
-  let opened: string | undefined = $state();
   let inTheAir: readonly { readonly id: string }[] | undefined = $state.raw();
   const rows = $derived(inTheAir ?? desk.list.map((treatment) => ({ id: treatment.id })));
   const items = $derived([...rows]);
@@ -58,6 +59,10 @@
     if (to >= 0) done(moving(desk.list, info.id, to), 'Order of treatments');
   }
   let list: HTMLElement | undefined = $state();
+  // What was added from elsewhere, or pulled on the stage, comes into view with its numbers.
+  $effect(() => {
+    if (opened !== undefined) list?.querySelector(`[data-treatment="${opened}"]`)?.scrollIntoView({ block: 'nearest' });
+  });
   /** Arrow keys on a grip move its treatment; the grip keeps the focus. */
   async function keys(event: KeyboardEvent, treatment: Treatment): Promise<void> {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -170,7 +175,7 @@
     display: flex;
     overflow: hidden;
     flex: 1;
-    align-items: baseline;
+    align-items: center;
     gap: 8px;
     min-width: 0;
     min-height: 26px;

@@ -1,6 +1,17 @@
-import { createPart, EMPTY_RECIPE, expect, type Brief, type Lettering, type Palette, type Recipe, type MarkRole } from '$core/index';
+import {
+  changePart,
+  createPart,
+  EMPTY_RECIPE,
+  expect,
+  newTreatment,
+  type Brief,
+  type Lettering,
+  type Palette,
+  type Recipe,
+  type MarkRole,
+} from '$core/index';
 import type { ArtInput } from '../art';
-import { CREST_ART, crestRecipe } from './crest';
+import { CREST_ART, crestRecipe, etchedCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 
 type PartInput = Parameters<typeof createPart>[0];
@@ -12,12 +23,13 @@ export interface DemoMark {
   readonly recipe: (primaryId: string, art: ReadonlyMap<string, ArtInput>) => Recipe;
   /** Pieces of the art library that it is made of. */
   readonly art?: readonly string[];
+  readonly tries?: readonly DemoTry[];
 }
 
-/** Another version of a brand's first mark: its name in another face. */
+/** Another version of a demo mark, kept beside it. */
 export interface DemoTry {
   readonly name: string;
-  readonly font: Lettering['font'];
+  readonly of: (recipe: Recipe) => Recipe;
 }
 
 export interface DemoBrand {
@@ -28,7 +40,6 @@ export interface DemoBrand {
   /** Kept faces of the type trials. */
   readonly kept: readonly string[];
   readonly board?: readonly DemoPicture[];
-  readonly tries?: readonly DemoTry[];
   readonly marks: readonly DemoMark[];
 }
 
@@ -46,8 +57,24 @@ const ringText = (id: string, text: string, side: 'over' | 'under'): PartInput =
   sizePx: 46,
   trackingPermille: 90,
   paint: { role: 'paper' },
-  line: { shape: 'arc', form: 'ring', side, radiusPx: 190, around: { part: 'ring', insetPx: 40 } },
+  line: { shape: 'arc', form: 'ring', side, radiusPx: 190, around: { part: 'disk', insetPx: 54 } },
 });
+
+/** The name in another face. */
+const inFace =
+  (font: Lettering['font']) =>
+  (from: Recipe): Recipe =>
+    changePart(from, 'name', { font });
+
+/** The name as on an old sign: engraved, on a block. */
+const oldSign = (from: Recipe): Recipe =>
+  changePart(from, 'name', {
+    font: { family: 'josefin-sans', style: 'normal', axes: { wght: 700 } },
+    treatments: [
+      newTreatment('engraved-lines', 'lines', { pitchPx: 6, thicknessPx: 1.8, marginPx: 3 }),
+      newTreatment('block-shadow', 'block', { angleDeg: 45, depthPx: 16, gapPx: 3, paint: { role: 'lead' } }),
+    ],
+  });
 
 /** The three made-up clients on one imaginary coast. Every name, word and color is ours. */
 export const demoBrands: readonly DemoBrand[] = [
@@ -66,14 +93,15 @@ export const demoBrands: readonly DemoBrand[] = [
     },
     kept: ['josefin-sans', 'marcellus', 'fraunces'],
     board: shorePictures,
-    tries: [
-      { name: 'Carved', font: { family: 'cinzel', style: 'normal', axes: { wght: 500 } } },
-      { name: 'Tall', font: { family: 'oswald', style: 'normal', axes: { wght: 500 } } },
-    ],
     marks: [
       {
         name: 'Primary',
         role: 'primary',
+        tries: [
+          { name: 'Carved', of: inFace({ family: 'cinzel', style: 'normal', axes: { wght: 500 } }) },
+          { name: 'Tall', of: inFace({ family: 'oswald', style: 'normal', axes: { wght: 500 } }) },
+          { name: 'Old sign', of: oldSign },
+        ],
         recipe: () =>
           recipe(
             {
@@ -223,19 +251,28 @@ export const demoBrands: readonly DemoBrand[] = [
             },
           ),
       },
-      { name: 'Crest', role: 'secondary', art: CREST_ART, recipe: (_, art) => crestRecipe(art) },
+      {
+        name: 'Crest',
+        role: 'secondary',
+        art: CREST_ART,
+        recipe: (_, art) => crestRecipe(art),
+        tries: [{ name: 'Etched', of: etchedCrest }],
+      },
       {
         name: 'Ring',
         role: 'secondary',
         recipe: (primary) =>
           recipe(
-            { kind: 'shape', id: 'disk', name: 'Ground', form: { form: 'disk', widthPx: 520, heightPx: 520 }, paint: { role: 'second' } },
             {
               kind: 'shape',
-              id: 'ring',
-              name: 'Ring',
-              form: { form: 'ring', widthPx: 492, heightPx: 492, bandPx: 4 },
-              paint: { role: 'paper' },
+              id: 'disk',
+              name: 'Ground',
+              form: { form: 'disk', widthPx: 520, heightPx: 520 },
+              paint: { role: 'second' },
+              treatments: [
+                newTreatment('inset-line', 'rim', { insetPx: 14, widthPx: 4 }),
+                newTreatment('inset-line', 'hairline', { insetPx: 22, widthPx: 1.5 }),
+              ],
             },
             {
               kind: 'shape',

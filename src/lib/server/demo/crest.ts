@@ -1,4 +1,4 @@
-import { createPart, EMPTY_RECIPE, expect, type KnownInput, type Recipe } from '$core/index';
+import { changePart, createPart, EMPTY_RECIPE, expect, newTreatment, type KnownInput, type Recipe } from '$core/index';
 import type { ArtInput } from '../art';
 
 /** The pieces of the library that the club's crest is made of. */
@@ -29,8 +29,8 @@ export function crestRecipe(art: ReadonlyMap<string, ArtInput>): Recipe {
       form: { form: 'heaterShield', widthPx: 236, heightPx: 286, shoulderPercent: 40 },
       paint: { role: 'second' },
       place: at(0, 0),
+      treatments: [newTreatment('outline-band', 'line', { side: 'inward', widthPx: 5, paint: { role: 'paper' } })],
     },
-    { kind: 'band', id: 'line', name: 'Inner line', of: 'shield', side: 'inward', widthPx: 5, paint: { role: 'paper' }, place: at(0, 0) },
     ...piece('oars', 'game-icons/paddles', { name: 'Crossed oars', slots: [...inColor('paper')], sizePx: 156, place: at(0, -6) }),
     ...piece('heron', 'game-icons/heron', {
       name: 'Heron',
@@ -65,3 +65,13 @@ export function crestRecipe(art: ReadonlyMap<string, ArtInput>): Recipe {
   ];
   return { ...EMPTY_RECIPE, parts: parts.map((part) => expect(createPart(part))) };
 }
+
+/** The crest with its herons and its crown as engravings. */
+export const etchedCrest = (from: Recipe): Recipe =>
+  ['heron', 'crown', 'oars'].reduce(
+    (recipe, id) =>
+      changePart(recipe, id, {
+        treatments: [newTreatment('etched', 'etched', { pitchPx: id === 'heron' ? 3.4 : 2.6, rimPx: 1, thinnestPx: 0.4 })],
+      }),
+    from,
+  );

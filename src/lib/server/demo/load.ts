@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { changePart, freePlace, type Board } from '$core/index';
+import { freePlace, type Board } from '$core/index';
 import { artPiece, type ArtInput } from '../art';
 import { Brand } from '../database/entities';
 import { addPicture } from '../stores/brand-pictures';
@@ -31,11 +31,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
         recipe: mark.recipe(primaryId, pieces),
         gesture: 'Made for the demo',
       });
-      if (primaryId === '')
-        for (const { name, font } of demo.tries ?? []) {
-          const recipe = changePart(created.recipe, 'name', { font });
-          await keepTry(em, brand.id, created.slug, { name, recipe });
-        }
+      for (const { name, of } of mark.tries ?? []) await keepTry(em, brand.id, created.slug, { name, recipe: of(created.recipe) });
       primaryId ||= created.id;
     }
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);

@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest';
+import { read, recipeOf, send } from '../support/api';
+import { useVisitor } from '../support/browser';
+
+const test = useVisitor();
+
+interface Saved {
+  readonly recipe: {
+    readonly parts: readonly {
+      readonly id: string;
+      readonly treatments?: readonly { readonly kind: string; readonly [field: string]: unknown }[];
+    }[];
+  };
+}
+const api = () => `${test.app.url}/api/brands/windrow-kites/marks`;
+const word = (id: string, text: string, y: number) =>
+  ({
+    kind: 'lettering',
+    id,
+    text,
+    font: { family: 'josefin-sans', axes: { wght: 700 } },
+    sizePx: 140,
+    place: { x: 0, y, turnDeg: 0 },
+  }) as Parameters<typeof recipeOf>[0];
+const begin = async (name: string, ...parts: Parameters<typeof recipeOf>): Promise<string> =>
+  (await send<{ slug: string }>(api(), 'POST', { name, role: 'secondary', recipe: recipeOf(...parts) })).value.slug;
+const treatmentsOf = async (slug: string, id: string) =>
+  (await read<Saved>(`${api()}/${slug}`)).recipe.parts.find((part) => part.id === id)?.treatments ?? [];
+const kindsOf = async (slug: string, id: string) => (await treatmentsOf(slug, id)).map(({ kind }) => kind);
+
+describe('a plain word', () => {
+  it('becomes a shadowed, engraved, outlined one in at most 12 gestures; its look is carried to a second word and to another mark, and comes out of its files', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const first = await begin('Plain word', word('one', 'Harbor', 0), word('two', 'Lights', 200));
+    const second = await begin('Other mark', word('three', 'Beacon', 0));
+    let gestures = 0;
+    const gesture = async (done: () => Promise<unknown>) => {
+      gestures++;
+      await done();
+    };
+    const row = (name: string) => page.locator(`section[aria-label="Recipe"] button.title ::-p-text(${name})`).click();
+    const add = async (typed: string) => {
+      await gesture(() => page.keyboard.press('/'));
+      await gesture(async () => {
+        await page.keyboard.type(typed);
+        await page.waitForFunction(
+          (wanted) => document.querySelector('[role="option"][aria-selected="true"] strong')?.textContent?.toLowerCase().startsWith(wanted),
+          {},
+          typed,
+        );
+        await page.keyboard.press('Enter');
+      });
+    };
+    await visitor.go(`/brands/windrow-kites/marks/${first}`);
+    const plain = await visitor.stage();
+    await gesture(() => row('Harbor'));
+    await add('engraved lines');
+    await visitor.stageAfter(plain);
+    await add('outline band');
+    await expect.poll(() => kindsOf(first, 'one'), { timeout: 15_000 }).toEqual(['engraved-lines', 'outline-band']);
+    await add('block shadow');
+    await expect.poll(() => kindsOf(first, 'one'), { timeout: 15_000 }).toEqual(['engraved-lines', 'outline-band', 'block-shadow']);
+    // Pulled on the stage: straight down.
+    const grip = '[data-treatment-grips] [data-handle$="-throw"]';
+    const { x, y, width, height } = await visitor.placeOf(grip);
+    await gesture(async () => {
+      await page.mouse.move(x + width / 2, y + height / 2);
+      await page.mouse.down();
+      await page.mouse.move(x + width / 2 - 6, y + 30, { steps: 4 });
+      await page.mouse.move(x + width / 2 - 12, y + 46, { steps: 4 });
+      await page.mouse.up();
+    });
+    await expect.poll(async () => Number((await treatmentsOf(first, 'one'))[2]?.['angleDeg']), { timeout: 15_000 }).toBeGreaterThan(55);
+    // Its number says so, and takes another.
+    await gesture(async () => {
+      await visitor.fill('Depth', '26');
+      await visitor.press('Enter');
+    });
+    await expect.poll(async () => (await treatmentsOf(first, 'one'))[2]?.['depthPx'], { timeout: 15_000 }).toBe(26);
+    expect(gestures).toBeLessThanOrEqual(12);
+
+    // The look, to the second word and to another mark.
+    await visitor.chord('Control', 'k');
+    await visitor.fill('What do you want to do?', 'copy look', 'combobox');
+    await visitor.press('Enter');
+    await visitor.dialogGone();
+    await row('Lights');
+    await visitor.chord('Control', 'k');
+    await visitor.fill('What do you want to do?', 'paste look', 'combobox');
+    await visitor.press('Enter');
+    await expect.poll(() => treatmentsOf(first, 'two'), { timeout: 15_000 }).toEqual(await treatmentsOf(first, 'one'));
+    await visitor.saved();
+    await visitor.go(`/brands/windrow-kites/marks/${second}`);
+    await visitor.stage();
+    await row('Beacon');
+    await visitor.chord('Control', 'k');
+    await visitor.fill('What do you want to do?', 'paste look', 'combobox');
+    await visitor.press('Enter');
+    await expect.poll(() => kindsOf(second, 'three'), { timeout: 15_000 }).toEqual(['engraved-lines', 'outline-band', 'block-shadow']);
+
+    // Out of its file: the block is there in the palette's color, the lines are holes.
+    const svg = await (await fetch(`${api()}/${first}/picture.svg`)).text();
+    expect(svg).toContain('#dce5e1');
+    expect(svg.match(/<path/g)?.length).toBeGreaterThan(8);
+    expect(test.visitor.errors).toEqual([]);
+  });
+});
+
+describe('treatments in the recipe', () => {
+  it('are moved by the arrow keys, hidden, duplicated, removed and undone; ready looks stand on the part itself', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const slug = await begin('By keys', word('one', 'Harbor', 0));
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await visitor.stage();
+    await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Harbor)').click();
+    const fold = page.locator('summary ::-p-text(Treatments)');
+    await fold.click();
+    await visitor.pick('Add a treatment to Harbor', 'offset-shadow');
+    await visitor.pick('Add a treatment to Harbor', 'outline-band');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['offset-shadow', 'outline-band']);
+    await page.focus('[data-treatment] [aria-label="Move Outline band"]');
+    await visitor.press('ArrowUp');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['outline-band', 'offset-shadow']);
+    // The grip keeps the focus, so that it can go on.
+    await visitor.press('ArrowDown');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['offset-shadow', 'outline-band']);
+    await visitor.click('Hide Offset shadow');
+    await expect.poll(async () => (await treatmentsOf(slug, 'one'))[0]?.['hidden'], { timeout: 15_000 }).toBe(true);
+    await visitor.click('Duplicate Outline band');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['offset-shadow', 'outline-band', 'outline-band']);
+    await visitor.click('Remove Outline band 2');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['offset-shadow', 'outline-band']);
+    for (let undone = 0; undone < 7; undone++) {
+      await visitor.click('Undo');
+      await visitor.saved();
+    }
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual([]);
+    await visitor.click('Looks to start from');
+    await page.waitForFunction(() => document.querySelectorAll('[aria-label="Looks to start from"] svg').length >= 12);
+    await page.locator('[aria-label="Looks to start from"] button[aria-label^="Sewn patch"]').click();
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['welding-band', 'stitched-edge']);
+  });
+});
