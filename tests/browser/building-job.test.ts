@@ -19,6 +19,7 @@ interface SavedPart {
   readonly source?: { readonly title: string; readonly license: string };
   readonly sizePx?: number;
   readonly text?: string;
+  readonly treatments?: readonly { readonly kind: string }[];
 }
 interface Saved {
   readonly recipe: { readonly parts: readonly SavedPart[] };
@@ -101,7 +102,9 @@ describe('building from nothing', () => {
     // A band behind the name.
     await row('Gorsebank').click();
     await choose('Combine', 'Band around');
-    await expect.poll(() => kinds(slug)).toContain('band');
+    await expect
+      .poll(async () => (await parts(slug)).flatMap(({ treatments = [] }) => treatments.map(({ kind }) => kind)))
+      .toEqual(['outline-band']);
     // Seal and disk as one shape, and opened again.
     await chooseRows('Scalloped seal', 'Disk');
     await choose('Combine', 'Subtract from the backmost');

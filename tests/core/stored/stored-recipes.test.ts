@@ -86,3 +86,49 @@ describe('a limit that was tightened', () => {
     expect(valueOf(recoverRecipe(many)).parts).toHaveLength(501);
   });
 });
+
+describe('bands that were parts of their own', () => {
+  const panel = { kind: 'shape', id: 'panel', form: { form: 'panel', widthPx: 200, heightPx: 100, cornerPx: 0 } };
+  const band = { kind: 'band', id: 'band', of: 'panel' };
+  const other = { kind: 'shape', id: 'other', form: { form: 'disk' } };
+  const read = (...parts: readonly object[]) => valueOf(recoverRecipe({ version: 2, parts })).parts;
+  const seen = (...parts: readonly object[]) =>
+    read(...parts).map(
+      (part) =>
+        `${part.id}${part.kind === 'unknown' ? '?' : (part.treatments ?? []).map((each) => ` ${'widthPx' in each ? each.widthPx : ''}`).join('')}`,
+    );
+
+  it('become treatments of what they lie directly behind, or in front of inside its edge, one by one', () => {
+    expect(seen(band, panel)).toEqual(['panel 12']);
+    expect(seen(panel, { ...band, side: 'inward', widthPx: 5 })).toEqual(['panel 5']);
+    // Two that nest: the outer one goes around the inner one.
+    expect(seen({ ...band, id: 'wide', widthPx: 20 }, { ...band, widthPx: 8 }, panel)).toEqual(['panel 8 12']);
+    expect(seen({ ...band, widthPx: 8 }, panel, { ...band, id: 'line', side: 'inward', widthPx: 3 })).toEqual(['panel 3 8']);
+    expect(seen({ kind: 'group', id: 'group', members: ['band', 'panel'] }, band, panel)).toEqual(['group', 'panel 12']);
+  });
+
+  it.each([
+    ['something lies between', [band, other, panel]],
+    ['it lies in front', [panel, band]],
+    ['it is translucent', [{ ...band, opacity: 0.5 }, panel]],
+    ['what it goes around is hidden', [band, { ...panel, hidden: true }]],
+    [
+      'another part follows it',
+      [
+        band,
+        panel,
+        {
+          kind: 'lettering',
+          id: 'name',
+          text: 'a',
+          font: { family: 'jost' },
+          fit: { to: { kind: 'part', part: 'band' }, by: [{ means: 'size', min: 1, max: 900 }] },
+        },
+      ],
+    ],
+    ['it is combined with something', [band, panel, { kind: 'combination', id: 'sum', how: 'unite', members: ['band', 'panel'] }]],
+    ['its corners are mitered around another band', [{ ...band, id: 'wide', widthPx: 20, join: 'miter' }, { ...other, id: 'gap' }, panel]],
+  ])('stay parts where %s', (_, parts) => {
+    expect(read(...(parts as object[])).some(({ kind }) => kind === 'band')).toBe(true);
+  });
+});

@@ -3,6 +3,7 @@ import { fail, ok, type Problem, type Result } from '../../result/result';
 import { problemsOf } from '../../result/schema-problems';
 import { mended, raised, type Stored, type StoredForm } from '../../stored';
 import type { UnknownPart } from '../parts/unknown';
+import { bandsIntoTreatments } from './bands-into-treatments';
 import { lightSchema } from '../treating/light';
 import { treatmentsSchema } from '../treating/registry';
 import { partKinds, type KnownInput, type KnownPart, type Part } from '../registry';
@@ -10,9 +11,9 @@ import { partKinds, type KnownInput, type KnownPart, type Part } from '../regist
 /**
  * Steps that lead a stored recipe from one version to the next.
  * 1 → 2: paints may name any swatch of the palette; older ones name its five roles, which are swatches too.
- * 2 → 3: parts, letters and the whole mark may have treatments; older ones have none.
+ * 2 → 3: parts, letters and the whole mark may have treatments; bands that lie directly at what they go around become treatments of it.
  */
-const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = { label: 'This mark', steps: [(old) => old, (old) => old] };
+const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = { label: 'This mark', steps: [(old) => old, bandsIntoTreatments] };
 
 /** The version of recipe this program writes. */
 export const RECIPE_VERSION = 3 as const;

@@ -146,7 +146,7 @@ const rows: readonly ActionRow[] = [
     ready: (table) => table.chosen.some(({ id }) => takerOf(table.open.recipe, id) !== undefined),
     act: (table) => table.regather('out'),
   },
-  { menu: 'Combine', label: 'Band around', least: 1, apart: true, act: (table, part) => table.addBand(part) },
+  { menu: 'Combine', label: 'Band around', least: 1, apart: true, act: (table) => table.treating.add('Add band', [['outline-band']]) },
   ...repeats,
 ];
 

@@ -336,14 +336,6 @@ export class Table {
     this.open.commit('Open', openTaker(this.open.recipe, part.id));
     this.#chosen = members.filter((id) => this.parts.some((each) => each.id === id));
   }
-  /** A band around what is chosen, behind it. */
-  addBand(part: KnownPart): void {
-    const id = freePartId(this.open.recipe, 'band');
-    const band = expect(createPart({ kind: 'band', id, of: part.id }));
-    const at = topLevel(this.open.recipe).findIndex((each) => each.id === part.id);
-    this.open.commit('Add band', restack(addPart(this.open.recipe, band), id, Math.max(0, at)));
-    this.selectedId = id;
-  }
   release(part: Symmetry, copy: number): void {
     const ink = part.members.reduce<Bounds | undefined>(
       (sum, id) => unite(sum, this.desk.stage?.parts.find((each) => each.id === id)?.ink),
