@@ -18,7 +18,7 @@ export function targetOf(
   const to = part.fit?.to;
   if (!to) return undefined;
   if (to.kind === 'width') return { width: to.widthPx };
-  if (to.kind === 'angle') {
+  if (to.kind === 'angle' || to.kind === 'same-angle') {
     if (part.line.shape !== 'arc')
       return {
         notice: {
@@ -27,9 +27,18 @@ export function targetOf(
           fix: 'Choose an arch or a ring.',
         },
       };
+    const sweepDeg = to.kind === 'angle' ? to.sweepDeg : context.sibling(to.part)?.lettering?.circle?.sweepDeg;
+    if (sweepDeg === undefined)
+      return {
+        notice: {
+          code: 'angle-gone',
+          message: 'The part whose angle this text takes is gone, or stands on no circle.',
+          fix: 'Choose another text on a circle, or an angle.',
+        },
+      };
     const height = ((part.line.spacingAtPercent / 100) * capHeight * sizePx) / 1000;
     const radius = baselineRadiusPx(part.line, circle, (capHeight * sizePx) / 1000) + (part.line.side === 'over' ? height : -height);
-    return { width: (to.sweepDeg * Math.PI * Math.max(radius, 0.1)) / 180, advance: true };
+    return { width: (Math.max(sweepDeg, 1) * Math.PI * Math.max(radius, 0.1)) / 180, advance: true };
   }
   const { ink, baseline } = context.sibling(to.part) ?? {};
   // On the words' line of a banner, the room is along that line, however it is bent.

@@ -198,6 +198,8 @@ export const fitSchema = z.strictObject({
     z.strictObject({ kind: z.literal('panel'), part: partIdSchema, airPx: z.number().min(0).max(10_000).default(16) }),
     /** Over an angle of its circle. */
     z.strictObject({ kind: z.literal('angle'), sweepDeg: z.number().min(1).max(360) }),
+    /** Over as much of its circle as another text takes of its own: the words above and below a badge look alike long. */
+    z.strictObject({ kind: z.literal('same-angle'), part: partIdSchema }),
   ]),
   by: z.array(fitMeansSchema).min(1).max(6),
 });

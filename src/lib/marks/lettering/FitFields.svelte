@@ -12,8 +12,17 @@
   const table = useTable();
 
   const others = $derived(table.parts.filter((other) => other.id !== part.id && other.kind !== 'unknown'));
+  /** Texts on a circle, whose angle this one can take. */
+  const rings = $derived(others.filter((other) => table.resolved(other.id)?.lettering?.circle !== undefined));
   const fit = $derived(part.fit);
-  const KINDS = { none: 'nothing', width: 'a width', part: 'a part’s width', panel: 'the inside of a part', angle: 'an angle' } as const;
+  const KINDS = {
+    none: 'nothing',
+    width: 'a width',
+    part: 'a part’s width',
+    panel: 'the inside of a part',
+    angle: 'an angle',
+    'same-angle': 'the angle of another',
+  } as const;
   const summary = $derived(fit ? KINDS[fit.to.kind] : '');
 
   const set = (next: Fit | null) => table.previewLettering(part, { ...part, fit: next });
@@ -25,13 +34,16 @@
   const TRACKING: FitMeans = { means: 'tracking', axis: 'wdth', min: -30, max: 400 };
 
   function choose(kind: keyof typeof KINDS): void {
-    const by = fit?.by ?? [kind === 'angle' ? TRACKING : SIZE];
+    const by = fit?.by ?? [kind === 'angle' || kind === 'same-angle' ? TRACKING : SIZE];
     const ink = table.resolved(part.id)?.ink;
     const first = others[0]?.id;
     if (kind === 'none') change('No fit', null);
     else if (kind === 'width') change('Fit to a width', { to: { kind, widthPx: ink ? Math.round(ink.right - ink.left) : 400 }, by });
     else if (kind === 'angle') change('Fit to an angle', { to: { kind, sweepDeg: 150 }, by });
-    else if (first) change('Fit to a part', { to: kind === 'part' ? { kind, part: first } : { kind, part: first, airPx: 16 }, by });
+    else if (kind === 'same-angle') {
+      const ring = rings[0]?.id;
+      if (ring) change('Same angle as', { to: { kind, part: ring }, by });
+    } else if (first) change('Fit to a part', { to: kind === 'part' ? { kind, part: first } : { kind, part: first, airPx: 16 }, by });
   }
   const widening = $derived(axes.find(({ tag }) => tag === 'wdth'));
   const names = $derived({ size: 'Size', tracking: 'Tracking', axis: AXIS_NAMES['wdth'] ?? 'Width' });
@@ -57,7 +69,12 @@
     hint="What the line is brought to the width of"
     value={fit?.to.kind ?? 'none'}
     options={(Object.keys(KINDS) as (keyof typeof KINDS)[])
-      .filter((kind) => (kind !== 'angle' || part.line.shape === 'arc') && ((kind !== 'part' && kind !== 'panel') || others.length > 0))
+      .filter(
+        (kind) =>
+          (kind !== 'angle' || part.line.shape === 'arc') &&
+          (kind !== 'same-angle' || (part.line.shape === 'arc' && rings.length > 0)) &&
+          ((kind !== 'part' && kind !== 'panel') || others.length > 0),
+      )
       .map((value) => ({ value, label: KINDS[value] }))}
     {choose}
   />
@@ -69,11 +86,13 @@
       <NumberFields {part} rows={NUMBERS.fitAngle} />
     {:else}
       <Pick
-        label="Part"
-        hint="The part whose width, or inside, the line is fitted to"
+        label={to.kind === 'same-angle' ? 'Same angle as' : 'Part'}
+        hint={to.kind === 'same-angle'
+          ? 'The text on a circle that takes as much of it'
+          : 'The part whose width, or inside, the line is fitted to'}
         value={to.part}
-        options={others.map((other) => ({ value: other.id, label: table.nameOf(other) }))}
-        choose={(id) => change('Fit to a part', { ...fit, to: { ...to, part: id } })}
+        options={(to.kind === 'same-angle' ? rings : others).map((other) => ({ value: other.id, label: table.nameOf(other) }))}
+        choose={(id) => change(to.kind === 'same-angle' ? 'Same angle as' : 'Fit to a part', { ...fit, to: { ...to, part: id } })}
       />
       {#if to.kind === 'panel'}
         <NumberFields {part} rows={NUMBERS.fitAir} />

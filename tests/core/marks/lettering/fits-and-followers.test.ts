@@ -81,6 +81,30 @@ describe('fitting', () => {
     const straight = draw(letteringInput({ fit: { to: { kind: 'angle', sweepDeg: 200 }, by: [size] } }));
     expect(codesOf(partNamed(straight, 'name'))).toEqual(['fit-without-circle']);
   });
+
+  it('spreads a ring text over the angle of another, whatever its radius, and goes with it', () => {
+    const by = [{ means: 'tracking', min: -300, max: 5000 }];
+    const ring = (id: string, text: string, radiusPx: number, side: string, more: object) =>
+      letteringInput({ id, text, line: { shape: 'arc', form: 'ring', side, radiusPx }, ...more });
+    const upper = (text: string) => ring('upper', text, 260, 'over', {});
+    const lower = ring('lower', 'Est', 180, 'under', { fit: { to: { kind: 'same-angle', part: 'upper' }, by } });
+    for (const text of ['Windrow Kites', 'Windrow']) {
+      const mark = draw(lower, upper(text));
+      const sweep = partNamed(mark, 'upper').lettering?.circle?.sweepDeg ?? NaN;
+      expect(partNamed(mark, 'lower').lettering?.circle?.sweepDeg).toBeCloseTo(sweep, 1);
+      // In a group that is larger and turned it is the same angle.
+      const grouped = draw(
+        upper(text),
+        { kind: 'group', id: 'group', members: ['upper'], place: { x: 40, y: 0, turnDeg: 70, scale: 2 } },
+        lower,
+      );
+      expect(partNamed(grouped, 'lower').lettering?.circle?.sweepDeg).toBeCloseTo(sweep, 1);
+    }
+    expect(codesOf(partNamed(draw(lower), 'lower'))).toEqual(['angle-gone']);
+    // Two that take each other's angle follow in a circle, and say so.
+    const both = draw({ ...upper('ab'), fit: { to: { kind: 'same-angle', part: 'lower' }, by } } as never, lower);
+    expect([...codesOf(partNamed(both, 'upper')), ...codesOf(partNamed(both, 'lower'))]).toContain('follow-circle');
+  });
 });
 
 describe('a second line that stays with its first', () => {
