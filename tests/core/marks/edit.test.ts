@@ -53,6 +53,14 @@ describe('editing a recipe', () => {
       [0, 30],
       [0, 0],
     ]);
+    const cinzel = valueOf(
+      createPart({ kind: 'lettering', id: 'm', text: 'm', font: { family: 'cinzel', style: 'italic', axes: { wght: 700, wdth: 90 } } }),
+    );
+    const fonts = shareChange({ ...mixed, parts: [name('n'), cinzel] }, 'n', ['n', 'm'], {
+      font: { family: 'jost', style: 'normal', axes: { wght: 300 } },
+    } as never);
+    // A heavier weight makes no other face of the others.
+    expect(fonts.parts[1]).toMatchObject({ font: { family: 'cinzel', style: 'italic', axes: { wght: 300, wdth: 90 } } });
   });
 
   it('leaves parts that are not understood alone', () => {

@@ -1,4 +1,5 @@
 import { MOST_PARTS, type Recipe } from './recipe';
+import type { FontChoice } from '../../type';
 import { idsInUse } from '../following/references';
 import { linkedSchema } from '../parts/linked';
 import type { KnownPart, Part } from '../registry';
@@ -48,12 +49,22 @@ export function shareChange(recipe: Recipe, id: string, chosen: readonly string[
           if (now.flip !== before.flip) Object.assign(place, { flip: now.flip });
           return [['place', place]];
         }
-        return reaches(from, part, field) ? [[field, value]] : [];
+        if (!reaches(from, part, field)) return [];
+        if (field === 'font' && part.kind === 'lettering' && from.kind === 'lettering')
+          return [['font', withFontChange(part.font, from.font, value as FontChoice)]];
+        return [[field, value]];
       });
       return fields.length === 0 ? part : changed(part, Object.fromEntries(fields) as PartChange);
     }),
   );
 }
+/** A font with what changed in another one: its family and style, or single axes. A heavier weight makes no other face of it. */
+const withFontChange = (font: FontChoice, before: FontChoice, now: FontChoice): FontChoice => ({
+  family: now.family === before.family ? font.family : now.family,
+  style: now.style === before.style ? font.style : now.style,
+  axes: { ...font.axes, ...Object.fromEntries(Object.entries(now.axes).filter(([axis, value]) => before.axes[axis] !== value)) },
+});
+
 /** Whether a change of a field in one part means the same in another that is chosen with it. */
 export const reaches = (from: KnownPart, other: KnownPart, field: string): boolean =>
   (OF_ALL.has(field) && (field !== 'paint' || 'paint' in other)) || (other.kind === from.kind && OF_A_KIND.has(field));

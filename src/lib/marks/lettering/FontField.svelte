@@ -7,9 +7,11 @@
     font: FontChoice;
     /** The word the previews are set in. */
     word: string;
+    /** Whether several lines are chosen that are set in other fonts: a new one reaches them all. */
+    mixed?: boolean;
     choose: (family: ShippedFamily) => void;
   }
-  const { font, word, choose }: Props = $props();
+  const { font, word, mixed = false, choose }: Props = $props();
   const table = useTable();
   const id = $props.id();
 
@@ -69,7 +71,7 @@
 <div class="font">
   <span class="quiet" id="{id}-label">Font</span>
   <button bind:this={opener} aria-labelledby="{id}-label {id}-name" aria-expanded={showing} onclick={() => (showing = !showing)}
-    ><span id="{id}-name">{family?.name ?? font.family}</span></button
+    ><span id="{id}-name">{mixed ? 'mixed' : (family?.name ?? font.family)}</span></button
   >
 </div>
 {#if showing}
@@ -81,7 +83,7 @@
       {#each found as each (each.id)}
         {@const picture = pictures[each.id]}
         <li>
-          <button aria-label="{each.name}, {each.class}" aria-current={each.id === font.family} onclick={() => take(each)}>
+          <button aria-label="{each.name}, {each.class}" aria-current={!mixed && each.id === font.family} onclick={() => take(each)}>
             {#if picture?.box}
               <svg
                 viewBox="{picture.box.left} -95 {Math.max(picture.box.right - picture.box.left, 360)} 135"

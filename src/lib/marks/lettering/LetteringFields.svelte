@@ -87,6 +87,7 @@
 <FontField
   font={part.font}
   word={part.text}
+  mixed={table.differ(part, 'font.family')}
   choose={(next) => table.change(part.id, 'Font', { font: { ...part.font, family: next.id, style: 'normal' } })}
 />
 <div class="two">
@@ -99,6 +100,7 @@
       min={axis.min}
       max={axis.max}
       step={axis.max - axis.min > 50 ? 10 : axis.max - axis.min > 5 ? 1 : 0.1}
+      mixed={table.differ(part, `font.axes.${axis.tag}`)}
       value={part.font.axes[axis.tag] ?? restingValue(axis)}
       preview={(value) => table.preview(part.id, setAxis(axis.tag, value))}
       commit={() => table.commit(AXIS_NAMES[axis.tag] ?? axis.tag)}
