@@ -153,6 +153,27 @@ const VIEWS = [
       await page.waitForSelector('[aria-label="Contact line 4"]');
     },
   },
+  {
+    file: 'marks-treatments',
+    path: '/brands/windrow-kites/marks/initial',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Initial)').click();
+      await add(page, 'block shadow');
+      await page.locator('::-p-aria([name="Looks to start from"][role="button"])').click();
+      await page.waitForFunction(() => document.querySelectorAll('[aria-label="Looks to start from"] svg path').length > 14);
+      await page.evaluate(() => document.querySelector('[data-treatment]')?.scrollIntoView({ block: 'start' }));
+    },
+  },
+  {
+    file: 'marks-etched',
+    path: '/brands/gorsebank-rowing-club/marks/crest',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Compare with Etched"][role="button"])').click();
+      await page.waitForFunction(() => document.querySelectorAll('[data-stage] path, .compare path, figure path').length > 20);
+    },
+  },
 ];
 
 /**

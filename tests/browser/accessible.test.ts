@@ -48,6 +48,16 @@ describe('axe finds nothing', () => {
         await test.visitor.page.waitForSelector('section[aria-label="Art library"] img');
       }),
     ],
+    [
+      'with treatments open',
+      onTable(async () => {
+        await test.visitor.page.locator('section[aria-label="Recipe"] button.title ::-p-text(Shield)').click();
+        await test.visitor.page.locator('summary ::-p-text(Treatments)').click();
+        await test.visitor.page.locator('[data-treatment] button.title').click();
+        await test.visitor.click('Looks to start from');
+        await test.visitor.page.waitForSelector('[aria-label="Looks to start from"] svg path');
+      }),
+    ],
     ['in the files', dialog('Files')],
     ['in the colors', dialog('Colors')],
     ['in the keys', dialog('Keys')],
@@ -65,6 +75,38 @@ describe('axe finds nothing', () => {
   ] as const)('%s', async (_, arrive) => {
     await arrive();
     expect(await faults()).toEqual([]);
+  });
+});
+
+describe('focus', () => {
+  it('goes back to the button that opened a dialog, however it is closed', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const closed = async (name: string) => {
+      await visitor.dialogGone();
+      await page.waitForFunction(
+        (wanted) => (document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent?.trim()) === wanted,
+        {},
+        name,
+      );
+    };
+    await room(marks, '[data-stage] path')();
+    for (const name of ['Colors', 'Files', 'Find', 'Add a mark', 'All marks', 'Keys']) {
+      const button = await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`);
+      await button?.focus();
+      await visitor.press('Enter');
+      await page.waitForSelector('dialog[open]');
+      await page.waitForFunction(() => document.activeElement?.closest('dialog[open]'));
+      await visitor.press('Escape');
+      await closed(name);
+    }
+    await room('/', 'article svg path')();
+    const button = await page.waitForSelector('::-p-aria([name="New brand"][role="button"])');
+    await button?.focus();
+    await visitor.press('Enter');
+    await page.waitForFunction(() => document.activeElement?.closest('dialog[open]'));
+    await visitor.press('Escape');
+    await closed('New brand');
   });
 });
 

@@ -1,3 +1,4 @@
+import { RECIPE_VERSION } from '$core/index';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { PNG } from 'pngjs';
@@ -41,7 +42,7 @@ describe('what was stored by other versions', () => {
     );
     expect((await read<{ palette: object }>(`${app.url}/api/brands/${brand.slug}`)).palette).toEqual(palette);
     const { recipe } = await read<{ recipe: { version: number; parts: { sizePx: number }[] } }>(mark.address);
-    expect([recipe.version, recipe.parts[0]?.sizePx]).toEqual([2, 10_000]);
+    expect([recipe.version, recipe.parts[0]?.sizePx]).toEqual([RECIPE_VERSION, 10_000]);
     // What was read so can be saved, as it is.
     const gesture = { id: randomUUID(), kind: 'edit', gesture: 'Again', recipe };
     expect((await send(`${mark.address}/revisions`, 'POST', { base: 1, gestures: [gesture] })).status).toBe(201);

@@ -1,5 +1,4 @@
-import { boundsOf, fillRows, gridOver, heightOf, widthOf, type CellGrid, type Region } from '../geometry';
-import { distanceInside, opened } from './distance';
+import { boundsOf, distanceInside, fillRows, gridOver, heightOf, opened, widthOf, type CellGrid, type Region } from '../geometry';
 import { fieldOutline } from './field-outline';
 import { cushion } from './height';
 

@@ -1,3 +1,2 @@
 export { cushion } from './height';
-export { distanceInside, opened } from './distance';
 export { etchedLines, type Etching } from './etch';

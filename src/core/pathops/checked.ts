@@ -1,4 +1,4 @@
-import { boundsOf, contoursOf, type Bounds, type PathAlgebra, type Region } from '../geometry';
+import { boundsOf, contoursOf, type Bounds, type Join, type PathAlgebra, type Region } from '../geometry';
 import {
   areaOfRegion,
   bandByDefinition,
@@ -8,6 +8,7 @@ import {
   growFlattened,
   weldFlattened,
 } from './flattened';
+import { growthHolds } from './offset-holds';
 
 /** What two libraries may differ by, as a share of the areas that went in. */
 const ALIKE = 0.0005;
@@ -52,6 +53,7 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       return alike(made, checked) ? made : checked;
     },
     grow: (region, by, join) =>
+      grownSurely(fast, region, by, join) ??
       held(
         region,
         (nudge) => fast.grow(region, by * nudge, join),
@@ -66,6 +68,13 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
         () => (join === 'round' ? bandFlattened(region, width, join, FINE_JOINS) : bandByDefinition(region, width, join, FINE_JOINS)),
       ),
   };
+}
+
+/** An area grown with round joins, where the definition itself says that it is right. */
+function grownSurely(fast: PathAlgebra, region: Region, by: number, join: Join): Region | undefined {
+  if (join !== 'round' || by <= 0 || verbsOf([region]) > MOST_VERBS || !isClosed(region)) return undefined;
+  const made = fast.grow(region, by, join);
+  return growthHolds(region, made, by, ALIKE) ? made : undefined;
 }
 
 /**

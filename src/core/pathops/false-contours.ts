@@ -8,14 +8,19 @@ const NEARER = 0.98;
 const SAMPLES = 24;
 
 /** The shortest distance from a point to any side, looked for within a reach. */
-function distanceTo(grid: SegmentGrid, { x, y }: Point, reach: number): number {
+export function distanceTo(grid: SegmentGrid, { x, y }: Point, reach: number): number {
   let least = reach * reach;
+  const { ends } = grid;
   grid.near(x - reach, y - reach, x + reach, y + reach, (side) => {
-    const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = grid.ends.subarray(4 * side, 4 * side + 4);
-    const [dx, dy] = [x1 - x0, y1 - y0];
+    const x0 = ends[4 * side] as number;
+    const y0 = ends[4 * side + 1] as number;
+    const dx = (ends[4 * side + 2] as number) - x0;
+    const dy = (ends[4 * side + 3] as number) - y0;
     const along = Math.min(1, Math.max(0, ((x - x0) * dx + (y - y0) * dy) / (dx * dx + dy * dy)));
-    const [ex, ey] = [x0 + along * dx - x, y0 + along * dy - y];
-    least = Math.min(least, ex * ex + ey * ey);
+    const ex = x0 + along * dx - x;
+    const ey = y0 + along * dy - y;
+    const away = ex * ex + ey * ey;
+    if (away < least) least = away;
   });
   return Math.sqrt(least);
 }

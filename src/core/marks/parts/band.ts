@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { grown, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
+import { weldGrown, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
 import { areaOfMember, outlinesOfMember } from '../gathering/members';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
@@ -25,9 +25,8 @@ export const bandSchema = z.strictObject({
 export type Band = z.infer<typeof bandSchema>;
 
 function around(part: Band, member: Member, paths: PathAlgebra): Region {
-  // Letters are grown one by one and welded then: quicker than growing the welded word, and the same area.
-  if (part.side === 'outward' && part.solid)
-    return paths.weld(outlinesOfMember(member, paths).map((outline) => grown(outline, part.widthPx, part.join, paths)));
+  // Letters are weldGrown one by one and welded then: quicker than growing the welded word, and the same area.
+  if (part.side === 'outward' && part.solid) return weldGrown(outlinesOfMember(member, paths), part.widthPx, part.join, paths);
   const area = areaOfMember(member, paths);
   const line = paths.band(area, 2 * part.widthPx, part.join);
   if (part.side === 'both') return line;

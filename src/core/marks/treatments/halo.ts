@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { grown, JOINS } from '../../geometry';
+import { weldGrown, JOINS } from '../../geometry';
 import { outlinesOf } from '../treating/layers';
 import { lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
@@ -30,7 +30,7 @@ export const halo: TreatmentKind<typeof haloSchema> = {
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
   treat: (halo, layers, { paths }) => {
-    const rim = paths.weld(outlinesOf(layers).map((outline) => grown(outline, halo.widthPx, halo.join, paths)));
+    const rim = weldGrown(outlinesOf(layers), halo.widthPx, halo.join, paths);
     return { ...layers, carves: layers.carves ? paths.weld([layers.carves, rim]) : rim };
   },
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { grown, shrunk } from '../../geometry';
+import { weldGrown, shrunk } from '../../geometry';
 import { outlinesOf, silhouette } from '../treating/layers';
 import { treatmentBase, type TreatmentKind } from '../treating/treatment';
 
@@ -28,10 +28,7 @@ export const knockOut: TreatmentKind<typeof knockOutSchema> = {
   ],
   inOneColor: 'kept',
   treat: ({ gapPx }, layers, { paths }) => {
-    const hole =
-      gapPx > 0
-        ? paths.weld(outlinesOf(layers).map((outline) => grown(outline, gapPx, 'round', paths)))
-        : shrunk(silhouette(layers, paths), -gapPx, paths);
+    const hole = gapPx > 0 ? weldGrown(outlinesOf(layers), gapPx, 'round', paths) : shrunk(silhouette(layers, paths), -gapPx, paths);
     return { behind: [], face: [], front: [], carves: layers.carves ? paths.weld([layers.carves, hole]) : hole };
   },
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { grown, JOINS, shrunk, withoutHoles, type Region } from '../../geometry';
+import { weldGrown, JOINS, shrunk, withoutHoles, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { outlinesOf, painted, silhouette } from '../treating/layers';
 import { lengthPx, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
@@ -21,8 +21,7 @@ export const outlineBandSchema = z.strictObject({
 export type OutlineBand = z.infer<typeof outlineBandSchema>;
 
 function around(band: OutlineBand, layers: Layers, { paths }: TreatContext): Region {
-  if (band.side === 'outward' && band.solid)
-    return paths.weld(outlinesOf(layers).map((outline) => grown(outline, band.widthPx, band.join, paths)));
+  if (band.side === 'outward' && band.solid) return weldGrown(outlinesOf(layers), band.widthPx, band.join, paths);
   const area = silhouette(layers, paths);
   if (band.side === 'inward') return paths.combine('subtract', area, shrunk(area, band.widthPx, paths, band.join));
   const line = paths.band(area, 2 * band.widthPx, band.join);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { grown, JOINS, type Region } from '../../geometry';
+import { weldGrown, JOINS, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { outlinesOf, painted } from '../treating/layers';
 import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
@@ -50,7 +50,7 @@ export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
   inOneColor: 'kept',
   treat: (steps, layers, { paths }) => {
     const outlines = outlinesOf(layers);
-    const at = (distance: number): Region => paths.weld(outlines.map((outline) => grown(outline, distance, steps.join, paths)));
+    const at = (distance: number): Region => weldGrown(outlines, distance, steps.join, paths);
     const lines: Region[] = [];
     let from = 0;
     for (let index = 0; index < steps.count; index++) {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { contoursOf, grown, inscribedDisk, islandsOf, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
+import { contoursOf, weldGrown, inscribedDisk, islandsOf, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
 import type { Problem } from '../../result/result';
 import { paintSchema } from '../drawing/paint';
 import { outlinesOf, painted } from '../treating/layers';
@@ -61,7 +61,7 @@ export const weldingBand: TreatmentKind<typeof weldingBandSchema> = {
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
   treat: (band, layers, { paths }) => {
-    const made = paths.weld(outlinesOf(layers).map((outline) => grown(outline, band.widthPx, band.join, paths)));
+    const made = weldGrown(outlinesOf(layers), band.widthPx, band.join, paths);
     const holes = band.counters === 'all' ? [] : stillOpen(made, paths);
     const lack = holes.at(-1);
     return {
