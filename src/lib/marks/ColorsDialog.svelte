@@ -4,8 +4,10 @@
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import ColorFields from '$lib/ui/ColorFields.svelte';
   import { useTable } from './table/table.svelte';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  giveBackFocus(() => open);
   const table = useTable();
   /** How many parts of all marks are painted with a swatch. */
   const uses = (key: ColorKey): number => {

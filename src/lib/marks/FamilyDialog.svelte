@@ -6,8 +6,10 @@
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
   import { useTable, type MarkInfo } from './table/table.svelte';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  giveBackFocus(() => open);
   const table = useTable();
 
   const SHELVES = [

@@ -11,10 +11,12 @@
     type Dressing,
     type ProposedFile,
   } from '$core/index';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
   import type { OfferedFormat } from './offered-format';
   import { useTable } from './table/table.svelte';
 
   let { open = $bindable(false), formats }: { open?: boolean; formats: readonly OfferedFormat[] } = $props();
+  giveBackFocus(() => open);
   const table = useTable();
 
   let chosen = $state('');

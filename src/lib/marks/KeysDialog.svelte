@@ -2,8 +2,10 @@
   import { Modal } from 'flowbite-svelte';
   import { clipboardRows, keyRows, SIGNS, singleKeys } from './table/keys';
   import { giveKey, ownKeys } from './table/own-keys';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  giveBackFocus(() => open);
   let single = $state(singleKeys.on);
   let own = $state.raw(ownKeys());
   let fault = $state('');

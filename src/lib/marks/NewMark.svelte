@@ -13,8 +13,10 @@
   } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import { useTable } from './table/table.svelte';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  giveBackFocus(() => open);
   const table = useTable();
 
   /** How a mark can begin; one row each. */

@@ -4,8 +4,10 @@
   import { EMPTY_RECIPE, nameLettering, STARTING_PALETTE, writeRecipe, type Palette } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import ColorFields from '$lib/ui/ColorFields.svelte';
+  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
+  giveBackFocus(() => open);
 
   let name = $state('');
   let about = $state('');

@@ -49,13 +49,14 @@ function gripsOf(handle: TreatmentHandle, treatment: KnownTreatment, box: Bounds
     ];
   if (handle.type === 'edge') {
     const edge = { x: box.right, y: middle.y };
+    const side = (treatment as { readonly side?: unknown }).side === 'inward' ? -1 : handle.side;
     return [
       {
         key: 'edge',
         label: `${label}: width`,
-        at: { x: edge.x + handle.side * number(handle.length), y: edge.y },
+        at: { x: edge.x + side * number(handle.length), y: edge.y },
         from: edge,
-        pull: (to) => ({ [handle.length]: within(handle.length, rounded((to.x - edge.x) * handle.side, 1)) }),
+        pull: (to) => ({ [handle.length]: within(handle.length, rounded((to.x - edge.x) * side, 1)) }),
       },
     ];
   }

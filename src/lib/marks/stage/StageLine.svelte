@@ -126,7 +126,11 @@
     gap: 10px;
   }
   [role='toolbar'] {
-    gap: 11px;
+    gap: 6px;
+  }
+  [role='toolbar'] button {
+    min-width: 24px;
+    min-height: 24px;
   }
   nav {
     flex: 1 1 160px;

@@ -164,7 +164,7 @@
     align-items: center;
   }
   .grip {
-    min-width: 22px;
+    min-width: 24px;
     min-height: 24px;
     color: var(--color-quiet);
     cursor: grab;
