@@ -126,7 +126,7 @@
     gap: 10px;
   }
   [role='toolbar'] {
-    gap: 6px;
+    gap: 9px;
   }
   [role='toolbar'] button {
     min-width: 24px;

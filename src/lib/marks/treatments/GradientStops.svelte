@@ -42,7 +42,7 @@
     />
     <div class="numbers">
       <AmountField
-        label="Stands at"
+        label="At"
         hint="Where this color stands between both ends"
         unit="%"
         min={0}

@@ -66,12 +66,14 @@ export function crestRecipe(art: ReadonlyMap<string, ArtInput>): Recipe {
   return { ...EMPTY_RECIPE, parts: parts.map((part) => expect(createPart(part))) };
 }
 
-/** The crest with its herons and its crown as engravings. */
+/** The crest with its herons, its oars and its crown as engravings; the herons on a ground, so that the laurel stays behind them. */
 export const etchedCrest = (from: Recipe): Recipe =>
   ['heron', 'crown', 'oars'].reduce(
     (recipe, id) =>
       changePart(recipe, id, {
-        treatments: [newTreatment('etched', 'etched', { pitchPx: id === 'heron' ? 3.4 : 2.6, rimPx: 1, thinnestPx: 0.4 })],
+        treatments: [
+          newTreatment('etched', 'etched', { pitchPx: id === 'heron' ? 3.4 : 2.6, rimPx: 1, thinnestPx: 0.4, ground: id === 'heron' }),
+        ],
       }),
     from,
   );
