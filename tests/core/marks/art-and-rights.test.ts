@@ -90,6 +90,8 @@ describe('art', () => {
     expect(weightsAgree([10])).toBeUndefined();
     expect(weightsAgree([10, 12, 25])?.verdict).toBe('passes');
     expect(weightsAgree([10, 40])).toMatchObject({ verdict: 'look', figure: '1 : 4.0' });
+    // Three times is looked at, six times fails.
+    expect([2.99, 3.01, 5.99, 6.01].map((times) => weightsAgree([10, 10 * times])?.verdict)).toEqual(['passes', 'look', 'look', 'fails']);
     expect(weightsAgree([1, 40])?.verdict).toBe('fails');
   });
 });

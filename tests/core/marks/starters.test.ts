@@ -4,6 +4,7 @@ import {
   dress,
   initialRecipe,
   nameLettering,
+  ringTexts,
   secondLine,
   STARTING_PALETTE,
   type FontShelf,
@@ -20,6 +21,17 @@ beforeAll(async () => {
 const inkOf = (...parts: KnownPart[]) =>
   resolverOf(shelf).resolve({ recipe: { version: RECIPE_VERSION, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
 const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
+
+describe('ring texts', () => {
+  it('begin at a fifth of the radius, and long ones so small that each runs at most 150° round', () => {
+    const begun = (text: string) => ringTexts(['over', 'under'], [text, 'ab'], 'jost', { id: 'disk', radiusPx: 200 }, undefined);
+    expect(begun('Short').map(({ sizePx }) => sizePx)).toEqual([40, 40]);
+    // 30 letters of 0.85 em over 150° of a circle of 200: 200 · 2.618 ÷ 25.5 = 20.5
+    const long = 'a'.repeat(30);
+    expect(begun(long)[0].sizePx).toBe(21);
+    expect(begun(long)[1].line).toMatchObject({ side: 'under', radiusPx: 215, around: { part: 'disk', insetPx: 19 } });
+  });
+});
 
 describe('a second line', () => {
   it('stands clear below the name, smaller, lighter, upper case and opened up (common practice)', () => {

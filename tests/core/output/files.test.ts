@@ -71,6 +71,8 @@ describe('withDensity', () => {
     const view = new DataView(out.buffer);
     expect(out.length - png.length).toBe(21);
     expect(view.getUint32(33 + 8)).toBe(11_811); // 300 / 0.0254, rounded
+    // The unit is the metre. @source W3C PNG (Third Edition), 11.3.4.3
+    expect(out[33 + 8 + 8]).toBe(1);
     expect(view.getUint32(33 + 17)).toBe(crc32(out.subarray(37, 37 + 13)));
     expect(dotsPerInchOf(1200, 101.6)).toBeCloseTo(300, 9);
   });

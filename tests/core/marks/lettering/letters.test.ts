@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { boundsOf, type FontShelf } from '$core/index';
+import { boundsOf, flatten, type FontShelf } from '$core/index';
+import { segmentGrid, type Path } from '../../../../src/core/geometry';
 import { shelfOf } from '../../../support/fonts';
 import { areaOf, codesOf, drawnOn, fillsOf, letteringInput, partNamed } from '../../../support/drawn-mark';
 
@@ -210,5 +211,23 @@ describe('underlines', () => {
     // The g goes through the line: ink of the line is missing there.
     const whole = ((line?.right ?? 0) - (line?.left ?? 0)) * ((line?.bottom ?? 0) - (line?.top ?? 0));
     expect(areaOf([marks[4] as never])).toBeLessThan(whole * 0.95);
+  });
+
+  it('keep 35/1000 em of white from what descends through them', () => {
+    const letters = [at(0, 'j', { underlined: true }), at(1, 'j', { underlined: true })];
+    const [first, second, line] = fills({ text: 'jj', sizePx: 1000, letters });
+    const grid = (path: Path) => flatten(path, 0.05);
+    const ink = [first, second].flatMap((mark) => grid(mark?.path ?? { verbs: '', coords: [] }));
+    const sides = segmentGrid(ink);
+    let nearest = Infinity;
+    for (const { x, y } of grid(line?.path ?? { verbs: '', coords: [] }).flat())
+      sides.near(x - 60, y - 60, x + 60, y + 60, (side) => {
+        const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = sides.ends.subarray(4 * side, 4 * side + 4);
+        const [dx, dy] = [x1 - x0, y1 - y0];
+        const along = Math.min(1, Math.max(0, ((x - x0) * dx + (y - y0) * dy) / (dx * dx + dy * dy || 1)));
+        nearest = Math.min(nearest, Math.hypot(x0 + along * dx - x, y0 + along * dy - y));
+      });
+    expect(nearest).toBeGreaterThan(34.5);
+    expect(nearest).toBeLessThan(36);
   });
 });
