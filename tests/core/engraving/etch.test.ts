@@ -118,6 +118,7 @@ describe('etched art', () => {
     const names = Object.keys(icons);
     const next = random(29);
     const off: string[] = [];
+    const thin: string[] = [];
     for (let n = 0; n < (DEEP ? 300 : 12); n++) {
       const name = names[Math.floor(next() * names.length)] as string;
       const drawing = importSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 512 512">${icons[name]?.body}</svg>`, paths);
@@ -131,11 +132,14 @@ describe('etched art', () => {
       const outside = areaOf([paths.combine('subtract', lines, area)], 0.05) / areaOf([area], 0.05);
       if (outside > 0.005) off.push(`${name}: ${(outside * 100).toFixed(2)} % outside`);
       const count = contoursOf(lines.path).length;
-      if (count > 260) off.push(`${name}: ${count} paths`);
+      if (count > 200) off.push(`${name}: ${count} paths`);
       const thickness = thicknessOfArea(paths.weld([lines]));
-      if (thickness && thickness.thinnest.thickness < 0.75 * wanted.thinnest)
-        off.push(`${name}: ${(thickness.thinnest.thickness / wanted.thinnest).toFixed(2)} of the limit`);
+      const share = thickness ? thickness.thinnest.thickness / wanted.thinnest : 1;
+      if (share < 0.4) off.push(`${name}: ${share.toFixed(2)} of the limit`);
+      if (share < 1) thin.push(name);
     }
+    // Where a piece is all detail smaller than a few cells, a line may come out finer: 1 of 100, and never less than two fifths.
+    expect(thin.length, thin.join()).toBeLessThanOrEqual(0.015 * (DEEP ? 300 : 12));
     expect(off).toEqual([]);
   }, 900_000);
 });
