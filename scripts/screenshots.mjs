@@ -135,25 +135,6 @@ const VIEWS = [
     },
   },
   {
-    file: 'marks-banner',
-    path: '/brands/gorsebank-rowing-club/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await add(page, 'arched folded');
-      await page.locator('::-p-aria([name="Add words, fitted to it"][role="button"])').click();
-      await page.waitForFunction(() => document.querySelector('.part.open .title')?.textContent?.includes('on a curve'));
-    },
-  },
-  {
-    file: 'marks-contact',
-    path: '/brands/windrow-kites/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await add(page, 'contact lines');
-      await page.waitForSelector('[aria-label="Contact line 4"]');
-    },
-  },
-  {
     file: 'marks-treatments',
     path: '/brands/windrow-kites/marks/initial',
     ready: 'aside svg[aria-label="reversed"] path',
@@ -172,6 +153,25 @@ const VIEWS = [
     prepare: async (page) => {
       await page.locator('::-p-aria([name="Compare with Etched"][role="button"])').click();
       await page.waitForFunction(() => document.querySelectorAll('[data-stage] path, .compare path, figure path').length > 20);
+    },
+  },
+  {
+    file: 'marks-banner',
+    path: '/brands/gorsebank-rowing-club/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await add(page, 'arched folded');
+      await page.locator('::-p-aria([name="Add words, fitted to it"][role="button"])').click();
+      await page.waitForFunction(() => document.querySelector('.part.open .title')?.textContent?.includes('on a curve'));
+    },
+  },
+  {
+    file: 'marks-contact',
+    path: '/brands/windrow-kites/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await add(page, 'contact lines');
+      await page.waitForSelector('[aria-label="Contact line 4"]');
     },
   },
 ];

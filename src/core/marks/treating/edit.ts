@@ -1,3 +1,4 @@
+import { mapPaints, type Paint } from '../drawing/paint';
 import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
 import {
   MOST_TREATMENTS,
@@ -55,13 +56,20 @@ export function suitedTo(treatment: KnownTreatment, heightPx: number): KnownTrea
   return { ...treatment, ...Object.fromEntries(lengths) };
 }
 
-/** Adds treatments after those that are there; unchanged where the list would be too long. */
+/**
+ * Adds treatments after those that are there; unchanged where the list would be too long.
+ * @param seen what is painted with instead of a paint, so that it is seen where the part stands
+ */
 export const adding =
-  (kinds: readonly (readonly [TreatmentKindName, Readonly<Record<string, unknown>>?])[], heightPx: number): TreatmentsEdit =>
+  (
+    kinds: readonly (readonly [TreatmentKindName, Readonly<Record<string, unknown>>?])[],
+    heightPx: number,
+    seen: (paint: Paint) => Paint = (paint) => paint,
+  ): TreatmentsEdit =>
   (before) => {
     if (before.length + kinds.length > MOST_TREATMENTS) return before;
     return kinds.reduce<Treatments>(
-      (list, [kind, own]) => [...list, suitedTo(newTreatment(kind, freeTreatmentId(list), own), heightPx)],
+      (list, [kind, own]) => [...list, mapPaints(suitedTo(newTreatment(kind, freeTreatmentId(list), own), heightPx), seen)],
       before,
     );
   };

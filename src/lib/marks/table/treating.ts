@@ -1,9 +1,13 @@
 import {
   adding,
   changePart,
+  colorOf,
+  dress,
   goingAlone,
   heightOf,
   isKnown,
+  type Paint,
+  type Part,
   type Recipe,
   type Treatments,
   type TreatmentsEdit,
@@ -11,6 +15,8 @@ import {
 } from '$core/index';
 import type { AtHand } from './at-hand';
 
+/** The roles that a treatment is painted with where its own is that of what lies behind it. */
+const SEEN_FIRST = ['lead', 'accent', 'second', 'ink', 'paper'] as const;
 /** What treatments begin with where nothing is drawn yet. */
 const UNKNOWN_HEIGHT_PX = 90;
 
@@ -42,6 +48,26 @@ export class Treating {
     const { whole: _whole, ...rest } = recipe;
     this.table.previewRecipe(treatments.length === 0 && !light ? rest : { ...rest, whole: { ...(light ? { light } : {}), treatments } });
   }
+  /** What is painted with instead of the color of what lies right behind a part: in that color nothing would be seen. */
+  #seenAt(id: string): (paint: Paint) => Paint {
+    const { palette } = this.table;
+    const ink = this.table.resolved(id)?.ink;
+    const { parts } = this.table.open.recipe;
+    const own = parts.find((part) => part.id === id);
+    const hexOf = (part: Part | undefined) =>
+      part && isKnown(part) && 'paint' in part && part.paint ? colorOf(part.paint, dress(palette, 'full')) : undefined;
+    const behind = new Set(
+      parts.slice(0, own ? parts.indexOf(own) : 0).flatMap((part) => {
+        const there = this.table.resolved(part.id)?.ink;
+        const covers =
+          ink && there && there.left <= ink.left && there.right >= ink.right && there.top <= ink.top && there.bottom >= ink.bottom;
+        const hex = isKnown(part) && !part.hidden ? hexOf(part) : undefined;
+        return covers && hex ? [hex] : [];
+      }),
+    );
+    const another = SEEN_FIRST.find((role) => !behind.has(palette[role]) && palette[role] !== hexOf(own));
+    return (paint) => (another && 'role' in paint && behind.has(colorOf(paint, dress(palette, 'full'))) ? { role: another } : paint);
+  }
   /** Adds to everything that is chosen, each in lengths that suit it; to the whole mark where nothing is. */
   add(gesture: string, kinds: TreatmentStack['treatments']): void {
     const free = goingAlone(this.table.open.recipe, this.table.chosen).filter(({ locked }) => !locked);
@@ -57,7 +83,7 @@ export class Treating {
         treatedIn(
           this.table.open.recipe,
           free.map(({ id }) => id),
-          (id) => adding(kinds, this.heightOf(id)),
+          (id) => adding(kinds, this.heightOf(id), this.#seenAt(id)),
         ),
       );
     this.table.commit(gesture);
