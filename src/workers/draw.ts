@@ -1,13 +1,12 @@
 import { flattenedAlgebra, openPathAlgebra } from '$core/pathops';
 import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
-  adding,
   changePart,
   IDENTITY,
   inkOf,
   isKnown,
-  TREATMENT_STACKS,
   type ScreenPicture,
+  type Treatment,
   createDresser,
   createResolver,
   dress,
@@ -132,22 +131,20 @@ export class Draughtsman {
     return newsOf(picture, told);
   }
 
-  /** A part as it would look with a stack of treatments added, on its own; nothing where it is not drawn. */
-  async tried(markId: string, partId: string, stackId: string, heightPx: number): Promise<ScreenPicture | undefined> {
+  /** A part as it would look with other treatments, on its own; nothing where it is not drawn. @param name tells several apart on one page */
+  async tried(markId: string, partId: string, treatments: readonly Treatment[], name: string): Promise<ScreenPicture | undefined> {
     const { loader, resolver } = this.#ready();
     const recipe = this.#recipeOf(markId);
-    const stack = TREATMENT_STACKS.find(({ id }) => id === stackId);
     const part = recipe.parts.find(({ id }) => id === partId);
-    if (!stack || !part || !isKnown(part)) return undefined;
-    const treatments = [...adding(stack.treatments, heightPx)(part.treatments ?? [])];
+    if (!part || !isKnown(part)) return undefined;
     await loader.load(fontsNeeded(recipe, this.#recipes));
-    const tried = changePart(recipe, partId, { treatments });
+    const tried = changePart(recipe, partId, { treatments: [...treatments] });
     const mark = resolver.resolve({ recipe: tried, sources: this.#recipes, dress: dress(this.#palette, 'full') });
     let top = partId;
     for (let up = mark.parts.find(({ id }) => id === top)?.within; up; up = mark.parts.find(({ id }) => id === top)?.within) top = up;
     const groups = mark.drawing.groups.filter(({ id }) => id === top);
     const ink = inkOf(groups, IDENTITY);
-    return ink && screenPicture({ ...mark, drawing: { groups }, ink, parts: [] }, `tried-${stackId}-`, this.#pictureBase);
+    return ink && screenPicture({ ...mark, drawing: { groups }, ink, parts: [] }, `tried-${name}-`, this.#pictureBase);
   }
 
   /** How heavy the parts of a mark are, thinnest first. */

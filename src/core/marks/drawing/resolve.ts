@@ -1,5 +1,4 @@
 import type { Dress } from '../../color/dressings';
-import { swatchColor, type SwatchKey } from '../../color/palette';
 import {
   apply,
   compose,
@@ -16,7 +15,10 @@ import {
 import type { Problem } from '../../result/result';
 import type { FontShelf } from '../../type';
 import { derive, type Sources } from '../following/derive';
+import { asGroups } from './as-groups';
 import { carved } from './carve';
+import { contentKey } from './content-key';
+import { goneColors } from './gone-colors';
 import { outlinesIn, walkNodes, type Drawing, type DrawingNode, type Group } from './drawing';
 import { inColors } from './in-colors';
 import { inkOf, showsMore } from './ink';
@@ -84,40 +86,6 @@ const PICTURES_KEPT = 4000;
 /** Costly pieces of pictures (cut letters, bands) remembered. */
 const PIECES_KEPT = 8000;
 
-/** What a part's picture depends on besides what it follows: everything but where, how strongly and in which dress it stands in the mark. */
-const contentKeys = new WeakMap<KnownPart, string>();
-function contentKey(part: KnownPart): string {
-  const kept = contentKeys.get(part);
-  if (kept !== undefined) return kept;
-  const {
-    place: _place,
-    opacity: _opacity,
-    blend: _blend,
-    hidden: _hidden,
-    locked: _locked,
-    ghost: _ghost,
-    oneColor: _oneColor,
-    treatments: _treatments,
-    name: _name,
-    id: _id,
-    ...content
-  } = part;
-  const key = JSON.stringify(content);
-  contentKeys.set(part, key);
-  return key;
-}
-
-/** Swatches beyond the roles that a part is painted with. */
-const swatchesNamed = (part: KnownPart): readonly SwatchKey[] => {
-  const named = contentKey(part) + (part.treatments ? JSON.stringify(part.treatments) : '');
-  return [...new Set([...named.matchAll(/"role":"(s-[a-z0-9]+)"/g)].map(([, key]) => key as SwatchKey))];
-};
-const COLOR_GONE: Problem = {
-  code: 'color-gone',
-  message: 'A color of this part is in the palette no more; it shows as ink.',
-  fix: 'Choose another color.',
-};
-
 interface Drawn {
   /** Names this picture among all that the resolver ever made. */
   readonly serial: number;
@@ -129,24 +97,6 @@ interface Drawn {
 }
 
 const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
-
-/** A group around all as groups that stand by themselves: what a treatment of the whole mark adds behind and in front are groups of their own. */
-function asGroups({ children, carves }: Group): readonly Group[] {
-  const groups: Group[] = [];
-  let loose: DrawingNode[] = [];
-  const close = () => {
-    if (loose.length > 0)
-      groups.push({ kind: 'group', id: `whole-${groups.length}`, transform: IDENTITY, opacity: 1, blend: 'normal', children: loose });
-    loose = [];
-  };
-  for (const child of children)
-    if (child.kind === 'group' && child.id !== '') {
-      close();
-      groups.push(child);
-    } else loose.push(child);
-  close();
-  return carves && groups[0] ? [{ ...groups[0], carves }, ...groups.slice(1)] : groups;
-}
 
 /** Whether letters of a part have treatments that look at the light. */
 const hasLitLetters = (part: KnownPart): boolean =>
@@ -407,8 +357,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
           ink = unite(ink, showsMore(own.picture.nodes) ? placedInk(own.serial, own.picture, own.transform, true) : own.ink);
       }
       const drawn = derived.notices.get(part.id) ?? (circles.has(part.id) ? [CIRCLE, ...own.picture.notices] : own.picture.notices);
-      const gone = swatchesNamed(part).some((swatch) => swatchColor(dress.colors, swatch) === undefined);
-      const notices = gone ? [...drawn, COLOR_GONE] : drawn;
+      const notices = [...drawn, ...goneColors(part, dress.colors)];
       return {
         id: part.id,
         transform,

@@ -24,7 +24,7 @@ function areaOf(nodes: readonly PaintedNode[], paths: PathAlgebra): Region {
   return area;
 }
 
-/** The outlines of the face one by one: letters grown one by one and welded then are quicker than the welded word, and the same area. */
+/** The outlines of all that is seen so far, one by one: letters grown one by one and welded then are quicker than the welded word, and the same area. */
 export const outlinesOf = ({ behind, face, front }: Layers): readonly Region[] =>
   outlinesIn([...behind, ...face, ...front], IDENTITY, true);
 

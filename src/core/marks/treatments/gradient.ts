@@ -31,7 +31,7 @@ export const gradientSchema = z.strictObject({
 export type GradientTreatment = z.infer<typeof gradientSchema>;
 
 /** From the gradient's plane to that of a box; nothing where its ends are one. */
-function planeOver({ form, fromX, fromY, toX, toY }: GradientTreatment, box: Bounds): Affine | undefined {
+function planeOver({ fromX, fromY, toX, toY }: GradientTreatment, box: Bounds): Affine | undefined {
   const at = (x: number, y: number) => ({
     x: box.left + ((box.right - box.left) * x) / 100,
     y: box.top + ((box.bottom - box.top) * y) / 100,
@@ -40,7 +40,7 @@ function planeOver({ form, fromX, fromY, toX, toY }: GradientTreatment, box: Bou
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   if (Math.hypot(dx, dy) < 1e-9) return undefined;
   // Both kinds run from 0 to 1 along the first axis; a radial one is a circle about its first end.
-  return form === 'linear' || form === 'radial' ? { a: dx, b: dy, c: -dy, d: dx, e: from.x, f: from.y } : undefined;
+  return { a: dx, b: dy, c: -dy, d: dx, e: from.x, f: from.y };
 }
 
 /** Colors that pass into one another over the face. */

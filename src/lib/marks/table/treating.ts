@@ -35,7 +35,7 @@ export class Treating {
   /** An edit of a part's treatments, which reaches all that are chosen with it. */
   preview(id: string, edit: TreatmentsEdit): void {
     const reached = this.table.isChosen(id) ? this.table.chosen.map((part) => part.id) : [id];
-    this.table.previewRecipe(treatedIn(this.table.open.recipe, reached.includes(id) ? reached : [id], () => edit));
+    this.table.previewRecipe(treatedIn(this.table.open.recipe, reached, () => edit));
   }
   /** The treatments of the whole mark. */
   get whole(): Treatments {
@@ -68,6 +68,10 @@ export class Treating {
     const another = SEEN_FIRST.find((role) => !behind.has(palette[role]) && palette[role] !== hexOf(own));
     return (paint) => (another && 'role' in paint && behind.has(colorOf(paint, dress(palette, 'full'))) ? { role: another } : paint);
   }
+  /** Adds to one part's treatments, in lengths and colors that suit it where it stands. */
+  adding(id: string, kinds: TreatmentStack['treatments']): TreatmentsEdit {
+    return adding(kinds, this.heightOf(id), this.#seenAt(id));
+  }
   /** Adds to everything that is chosen, each in lengths that suit it; to the whole mark where nothing is. */
   add(gesture: string, kinds: TreatmentStack['treatments']): void {
     const free = goingAlone(this.table.open.recipe, this.table.chosen).filter(({ locked }) => !locked);
@@ -83,7 +87,7 @@ export class Treating {
         treatedIn(
           this.table.open.recipe,
           free.map(({ id }) => id),
-          (id) => adding(kinds, this.heightOf(id), this.#seenAt(id)),
+          (id) => this.adding(id, kinds),
         ),
       );
     this.table.commit(gesture);

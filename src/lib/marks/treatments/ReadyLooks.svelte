@@ -11,13 +11,13 @@
   // Drawn on the part itself, one after the other, so that the stage never waits for them.
   $effect(() => {
     if (!shown || table.desk.rests === 0) return;
-    const { id } = part;
-    const heightPx = table.treating.heightOf(id);
+    const { id, treatments = [] } = part;
     let wanted = true;
     const draw = async () => {
       for (const stack of TREATMENT_STACKS) {
         if (!wanted) return;
-        const picture = await table.desk.ask((draughtsman) => draughtsman.tried(table.info.id, id, stack.id, heightPx));
+        const tried = table.treating.adding(id, stack.treatments)(treatments);
+        const picture = await table.desk.ask((draughtsman) => draughtsman.tried(table.info.id, id, tried, stack.id));
         if (wanted && picture) pictures = { ...pictures, [stack.id]: picture };
       }
     };
