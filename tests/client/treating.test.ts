@@ -76,6 +76,10 @@ describe('adding a treatment', () => {
     expect(paintOf('second', 'ink')).toEqual({ role: 'lead' });
     expect(paintOf('second', 'lead')).toEqual({ role: 'accent' });
     expect(paintOf('second', 'ink', false)).toEqual({ role: 'second' });
+    // Colors that pass into one another stay as they are: they would become one.
+    const { treating, treatmentsOf } = tableOf([panel('back', 'lead'), panel('a', 'ink')], { back: box(90), a: box(45) }, ['a']);
+    treating.add('Add gradient', [['gradient']]);
+    expect(treatmentsOf('a')[0]).toMatchObject({ stops: [{ paint: { role: 'lead' } }, { paint: { role: 'accent' } }] });
   });
 
   it('begins in lengths that suit the part in its own pixels', () => {

@@ -1,4 +1,4 @@
-import { mapPaints, type Paint } from '../drawing/paint';
+import type { Paint } from '../drawing/paint';
 import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
 import {
   MOST_TREATMENTS,
@@ -68,10 +68,11 @@ export const adding =
   ): TreatmentsEdit =>
   (before) => {
     if (before.length + kinds.length > MOST_TREATMENTS) return before;
-    return kinds.reduce<Treatments>(
-      (list, [kind, own]) => [...list, mapPaints(suitedTo(newTreatment(kind, freeTreatmentId(list), own), heightPx), seen)],
-      before,
-    );
+    return kinds.reduce<Treatments>((list, [kind, own]) => {
+      const begun = suitedTo(newTreatment(kind, freeTreatmentId(list), own), heightPx);
+      // Colors that pass into one another stay apart: only what has one paint takes another.
+      return [...list, 'paint' in begun ? { ...begun, paint: seen(begun.paint) } : begun];
+    }, before);
   };
 
 /** Which treatment of a list is meant, so that the same one is found in other lists: the n-th of its kind. */
