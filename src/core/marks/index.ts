@@ -128,6 +128,7 @@ export { weightsOf, type PartWeight } from './weights/weights';
 export { createResolver, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './drawing/resolve';
 export { inkOf } from './drawing/ink';
 export * from './treating';
+export * from './building';
 export { mayEnter, movedInto } from './gathering/regather';
 export { numberAt, numberLimits, withNumberAt } from './recipe/number-limits';
 export type { NumberLimits } from './recipe/schema-numbers';

@@ -110,9 +110,9 @@ export interface PartPicture {
 
 /**
  * What a part names another one for: it draws it in its place, stands where it stands (its own place is then counted from there), looks at its
- * size or at its stroke, goes along its outline, or is a live copy of it.
+ * size or at its stroke, goes along its outline, is a live copy of it, or made it.
  */
-export type ReferenceAs = 'takes' | 'stands' | 'follows' | 'stroke' | 'traces' | 'copies';
+export type ReferenceAs = 'takes' | 'stands' | 'follows' | 'stroke' | 'traces' | 'copies' | 'made';
 export interface Reference {
   readonly id: string;
   readonly as: ReferenceAs;

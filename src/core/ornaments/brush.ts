@@ -71,6 +71,13 @@ export function closedBrush(line: Stroke, width: number, steps: number): Path {
   return joinPaths([drawn(edge(-1)), drawn([...edge(1)].reverse())]);
 }
 
+/** A smooth outline through points, closed. */
+export function closedThrough(points: readonly Point[]): Path {
+  const pen = new PathPen().move((points[0] as Point).x, (points[0] as Point).y);
+  through(pen, points, true);
+  return pen.close().path();
+}
+
 /** A leaf from its stalk to its tip, turned into a direction (radians); `fullness` is its width as a share of its length. */
 export function leaf(at: Point, direction: number, length: number, fullness: number): Path {
   const [c, s] = [Math.cos(direction), Math.sin(direction)];

@@ -14,7 +14,8 @@ import {
 } from '../../geometry';
 import type { Problem } from '../../result/result';
 import type { FontShelf } from '../../type';
-import { derive, type Sources } from '../following/derive';
+import { brought } from '../building/brought';
+import { derive, freshened, type Sources } from '../following/derive';
 import { asGroups } from './as-groups';
 import { carved } from './carve';
 import { contentKey } from './content-key';
@@ -169,7 +170,10 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     return made;
   };
 
-  const resolve = ({ recipe, sources, dress, references = false }: MarkView): ResolvedMark => {
+  const resolve = ({ recipe: stored, sources: known, dress, references = false }: MarkView): ResolvedMark => {
+    const tools = { fonts, paths, remember };
+    const recipe = brought(stored, known, tools);
+    const sources: Sources = freshened(known, (each) => brought(each, known, tools));
     const derived = derive(recipe, sources);
     const dressKey = JSON.stringify([dress.colors, dress.loose]);
     const sun = recipe.whole?.light ?? DAYLIGHT;

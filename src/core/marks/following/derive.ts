@@ -11,6 +11,12 @@ import { topLevel } from '../gathering/gather';
 
 /** The recipes of the marks that others may follow, by mark id. */
 export type Sources = ReadonlyMap<string, Recipe>;
+/** The same marks, each looked at through a step that keeps what has not changed. */
+export const freshened = (sources: Sources, fresh: (recipe: Recipe) => Recipe): Sources => {
+  if ([...sources.values()].every((recipe) => fresh(recipe) === recipe)) return sources;
+  return new Map([...sources].map(([mark, recipe]) => [mark, fresh(recipe)]));
+};
+
 /** Where recipes are looked up on the way. */
 type Shelf = Pick<Sources, 'get'>;
 

@@ -26,6 +26,8 @@ export const combinationSchema = z.strictObject({
   gapPx: z.number().min(0).max(500).default(4),
   /** Which begins on top where shapes are woven. */
   firstOver: z.boolean().default(true),
+  /** Crossings at which over and under are exchanged, counted from left to right. */
+  switched: z.array(z.number().int().min(0).max(199)).max(200).optional(),
 });
 export type Combination = z.infer<typeof combinationSchema>;
 
@@ -58,7 +60,7 @@ function combined(part: Combination, areas: readonly Region[], paths: PathAlgebr
   if (part.how === 'unite') return [paths.weld(areas)];
   if (part.how === 'subtract') return [rest.length === 0 ? first : paths.combine('subtract', first, paths.weld(rest))];
   if (part.how === 'divide') return divide(areas, paths);
-  if (part.how === 'weave') return weave(areas, part.gapPx, part.firstOver, paths);
+  if (part.how === 'weave') return weave(areas, { gap: part.gapPx, first: part.firstOver, switched: part.switched }, paths).areas;
   const how = part.how;
   return [rest.reduce((sum, area) => paths.combine(how, sum, area), first)];
 }

@@ -1,8 +1,14 @@
 import type { FontChoice } from '../../type';
 import { derive, type Sources } from '../following/derive';
 import type { Recipe } from '../recipe/recipe';
-import { fontsOf, isKnown } from '../registry';
+import { heardNow } from '../building/brought';
+import { fontsOfBuilt } from '../building/registry';
+import { fontsOf, isKnown, type KnownPart } from '../registry';
 
 /** Every font that drawing a recipe may look at, so that all can be opened beforehand. */
 export const fontsNeeded = (recipe: Recipe, sources: Sources): readonly FontChoice[] =>
-  derive(recipe, sources).recipe.parts.flatMap((part) => (isKnown(part) ? fontsOf(part) : []));
+  derive(recipe, sources).recipe.parts.flatMap((part) => (isKnown(part) ? [...fontsOf(part), ...heardBy(part, recipe, sources)] : []));
+
+/** What a built group hears may have another face by now than when it was built. */
+const heardBy = (part: KnownPart, recipe: Recipe, sources: Sources): readonly FontChoice[] =>
+  part.kind === 'group' && part.built ? fontsOfBuilt({ ...part.built, heard: heardNow(part.built, recipe, sources) }) : [];

@@ -1,0 +1,82 @@
+import type { Paint } from '../drawing/paint';
+import type { Kit } from '../building/kit';
+import type { FontChoice } from '../../type';
+
+/** Limits within which ring texts are made to agree: tracking, size against what was asked for, and degrees. */
+const TRACKING = { natural: 130, least: 10, most: 2400 } as const;
+const SMALLEST = 0.6;
+const DEGREES = { natural: 150, most: 168, least: 60 } as const;
+
+export interface RingWords {
+  /** The slot of the disk or ring whose circle both follow. */
+  readonly around: string;
+  readonly radiusPx: number;
+  /** How far inside its edge the middle of the capitals stands. */
+  readonly insetPx: number;
+  readonly sizePx: number;
+  readonly upper: string;
+  readonly lower: string;
+  readonly font: FontChoice;
+  readonly paint: Paint;
+}
+
+/**
+ * Words above and below on one circle, over equal angles, so that the two gaps between them are alike: what is too long is tracked tighter first, then
+ * set smaller, then runs farther round, and the designer is told which.
+ * @returns how far each of them runs, in degrees
+ */
+export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, lower, font, paint }: RingWords): number {
+  const middle = Math.max(1, radiusPx - insetPx);
+  const cap = kit.outline('H', font)?.capHeight ?? 0.7;
+  const texts = [
+    ['upper', upper, -1],
+    ['lower', lower, 1],
+  ] as const;
+  const said = texts.filter(([, text]) => text.trim() !== '');
+  if (said.length === 0) return 0;
+  const degrees = (text: string, side: number, size: number, tracking: number): number =>
+    ((kit.lineWidth(text, font, tracking, 'upper') * size) / Math.max(1, middle + (side * cap * size) / 2)) * (180 / Math.PI);
+  const least = (size: number) => Math.max(...said.map(([, text, side]) => degrees(text, side, size, TRACKING.least)));
+  const natural = Math.max(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.natural)));
+  const most = Math.min(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.most)));
+  let size = sizePx;
+  let sweep = Math.min(DEGREES.natural, Math.max(natural, DEGREES.least));
+  if (least(size) > sweep) {
+    const fits = (sweep / least(size)) * size;
+    size = Math.max(SMALLEST * sizePx, fits);
+    if (fits >= SMALLEST * sizePx) kit.note('ring-smaller', `The ring text is set at ${Math.round(size)} px instead of ${Math.round(sizePx)} px, so that both halves fit.`, 'Shorten the longer text, or give the ring more room.');
+    else {
+      sweep = Math.min(DEGREES.most, least(size));
+      const still = least(size) > DEGREES.most;
+      if (still) size *= DEGREES.most / least(size);
+      kit.note(
+        'ring-farther',
+        still
+          ? 'A ring text is so long that it is set very small.'
+          : `The ring texts run over ${Math.round(sweep)}° each, and are set at ${Math.round(size)} px.`,
+        'Shorten the longer text.',
+      );
+    }
+  } else if (natural > DEGREES.natural) kit.note('ring-tighter', 'The ring text is tracked tighter, so that it stays in its half.', 'Shorten it, or set it smaller.');
+  sweep = Math.min(sweep, Math.max(most, least(size)));
+  for (const [slot, text, side] of said)
+    kit.add({
+      kind: 'lettering',
+      id: slot,
+      name: side < 0 ? 'Upper ring text' : 'Lower ring text',
+      text,
+      ...{ case: 'upper', font, sizePx: Math.max(1, size), trackingPermille: TRACKING.natural, paint },
+      line: {
+        ...{ shape: 'arc', form: 'ring', side: side < 0 ? 'over' : 'under', radiusPx: Math.max(1, middle) },
+        around: { part: around, insetPx },
+      },
+      fit: {
+        to: { kind: 'angle', sweepDeg: Math.min(360, Math.max(1, sweep)) },
+        by: [
+          { means: 'tracking', min: -60, max: 5000 },
+          { means: 'size', min: 1, max: Math.max(1, size) },
+        ],
+      },
+    });
+  return sweep;
+}

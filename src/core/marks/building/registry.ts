@@ -1,0 +1,44 @@
+import type { z } from 'zod';
+import { ok, fail, type Result } from '../../result/result';
+import { problemsOf } from '../../result/schema-problems';
+import type { FontChoice } from '../../type';
+import { badge } from '../builders/badge';
+import { crest } from '../builders/crest';
+import { monogram } from '../builders/monogram';
+import { submark } from '../builders/submark';
+import type { BuildContext, Builder, BuilderStart, Made } from './builder';
+import type { Built } from './built';
+
+/** Every builder, one row each; a new one is one file in `builders/` and one row here. */
+export const builders = { monogram, crest, badge, submark } as const;
+export type BuilderName = keyof typeof builders;
+export const BUILDER_NAMES = Object.keys(builders) as readonly BuilderName[];
+
+/** The row of a builder as those see it who do not know its numbers. */
+export type BuilderRow = Omit<Builder<z.ZodType<Readonly<Record<string, unknown>>>>, 'schema'> & {
+  readonly schema: z.ZodObject;
+};
+export const isBuilder = (name: string): name is BuilderName => name in builders;
+export const builderRow = (name: BuilderName): BuilderRow => builders[name] as unknown as BuilderRow;
+
+/** The numbers of a builder, those that are left out as it begins with them. */
+export function numbersOf(name: BuilderName, numbers: unknown): Result<Readonly<Record<string, unknown>>> {
+  const parsed = builderRow(name).schema.safeParse(numbers);
+  return parsed.success ? ok(parsed.data) : fail(...problemsOf(parsed.error, numbers));
+}
+
+/** What a builder makes of numbers; nothing where it is not known here, or its numbers are not understood. */
+export function madeBy(built: Pick<Built, 'builder' | 'numbers'>, context: BuildContext): Made | undefined {
+  if (!isBuilder(built.builder)) return undefined;
+  const numbers = numbersOf(built.builder, built.numbers);
+  return numbers.ok ? builderRow(built.builder).build(numbers.value, context) : undefined;
+}
+
+/** Every face that building may look at. */
+export function fontsOfBuilt({ builder, numbers, heard }: Pick<Built, 'builder' | 'numbers' | 'heard'>): readonly FontChoice[] {
+  const read = isBuilder(builder) ? numbersOf(builder, numbers) : undefined;
+  const families = read?.ok && isBuilder(builder) ? (builderRow(builder).families?.(read.value) ?? []) : [];
+  return [heard.font, ...families.filter((family) => family !== '').map((family): FontChoice => ({ family, style: 'normal', axes: {} }))];
+}
+
+export const startsOf = (name: BuilderName, context: BuildContext): readonly BuilderStart[] => builderRow(name).starts(context);

@@ -1,0 +1,24 @@
+import { test } from 'vitest';
+import { layerOf, layerAt, overlaid, stemOf, gapFor } from '$core/interlock';
+import { judged } from '$core/interlock/score';
+import { setLine, joinPaths, mapPath, expect as ok, scaling } from '$core/index';
+import { shelfOf } from '../../support/fonts';
+import { paths } from '../../support/resolver';
+test('x', async () => {
+  const family = 'bodoni-moda';
+  const shelf = await shelfOf(family);
+    const face = ok(shelf.find({ family, style: 'normal', axes: {} } as never));
+    const area = (l: string) => { const set = setLine(face, l, { axes: {}, kerning: 'font', trackingPermille: 0 });
+      return { area: paths.weld([{ path: joinPaths(set.glyphs.map(({ instance, glyph, emPerUnit, x, y }) => mapPath(instance.outline(glyph), { a: emPerUnit, b: 0, c: 0, d: emPerUnit, e: x, f: y }))), rule: 'nonzero' }]), capHeight: face.at({}).metrics.capHeight / face.at({}).metrics.unitsPerEm }; };
+  const [a, b] = [area('H'), area('E')];
+  const stem = stemOf([a, b]); console.log('stem', stem, 'gap', gapFor(stem), a.capHeight);
+  const A = layerOf(a.area, 36, 12, scaling(1 / a.capHeight))!, B = layerOf(b.area, 36, 12, scaling(1 / b.capHeight))!;
+  const show = (l: typeof A) => { let s = ''; for (let y = 0; y < l.rows; y++) { for (let x = 0; x < l.columns; x++) s += l.mask[y * l.columns + x] ? '#' : '.'; s += '\n'; } console.log(s); };
+  show(A);
+  const placed = layerAt(B, B.x + 12, B.y + 12);
+  const o = overlaid([A, placed], gapFor(stem) * 36);
+  let s = ''; for (let y = 0; y < o.rows; y++) { for (let x = 0; x < o.columns; x++) s += '.abX'[o.bits[y * o.columns + x]!]; s += '\n'; } console.log(s);
+  console.log(JSON.stringify(o.overlaps.map(({ kind, cells, thickness, ports, x, y }) => ({ kind, cells, thickness, p: ports.map((p) => p.length), x, y }))));
+  const j = judged(A, placed, { cap: 36, stem: stem * 36, gap: gapFor(stem) * 36, beside: 60 }, false);
+  console.log(j.score, j.crossings, j.irregular, j.nearMisses, j.overlay.pieces.map((p) => p.extent));
+});
