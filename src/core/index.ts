@@ -34,5 +34,9 @@ export * from './brand';
 // Proofs measured
 export * from './checks';
 
+// Heraldry, and how letters interlock
+export * from './heraldry';
+export * from './interlock';
+
 // Files
 export * from './output';

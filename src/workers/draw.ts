@@ -1,7 +1,21 @@
 import { flattenedAlgebra, openPathAlgebra } from '$core/pathops';
 import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
+  builtParts,
   changePart,
+  fontsOfBuilt,
+  heardNow,
+  madeBy,
+  rebuilt,
+  Remembered,
+  startsOf,
+  type BuildContext,
+  type BuilderName,
+  type BuilderStart,
+  type Built,
+  type Heard,
+  type KnownPart,
+  type Problem,
   IDENTITY,
   inkOf,
   isKnown,
@@ -57,6 +71,12 @@ export interface BrandNews {
   /** Recipes by mark id, every part as JSON: quicker to hand over than objects, and a part that has not changed is known again by its text. */
   readonly marks: readonly { readonly id: string; readonly parts: readonly string[]; readonly whole?: WholeMark | undefined }[];
 }
+
+/** A built group that has no members yet. */
+export type NewBuilt = Omit<Built, 'slots'>;
+
+/** Costly pieces of what is built (outlines of letters, ways to interlock) remembered. */
+const PIECES_KEPT = 3000;
 
 /** A face as it can be chosen. */
 export interface FaceInfo {
@@ -146,6 +166,53 @@ export class Draughtsman {
     const ink = inkOf(groups, IDENTITY);
     return ink && screenPicture({ ...mark, drawing: { groups }, ink, parts: [] }, `tried-${name}-`, this.#pictureBase);
   }
+
+  /** The compositions that a builder offers for what is heard. */
+  async starts(builder: BuilderName, heard: Heard, families: readonly string[]): Promise<readonly BuilderStart[]> {
+    return startsOf(builder, await this.#building({ builder, numbers: {}, heard }, families));
+  }
+  /** What a builder would make of numbers, on its own, in the brand's colors. @param name tells several apart on one page */
+  async buildTried(built: NewBuilt, name: string): Promise<ScreenPicture | undefined> {
+    const parts = builtParts(EMPTY_RECIPE, 'built', built, await this.#building(built));
+    if (!parts) return undefined;
+    const recipe = { ...EMPTY_RECIPE, parts };
+    const { loader, resolver } = this.#ready();
+    await loader.load(fontsNeeded(recipe, new Map()));
+    const mark = resolver.resolve({ recipe, sources: new Map(), dress: dress(this.#palette, 'full') });
+    return mark.ink && screenPicture({ ...mark, parts: [] }, `built-${name}-`, this.#pictureBase);
+  }
+  /** The parts of a new built group under free ids, the group last. */
+  async buildNew(recipe: Recipe, id: string, built: NewBuilt, place: { x: number; y: number }): Promise<readonly KnownPart[] | undefined> {
+    return builtParts(recipe, id, built, await this.#building(built), { place: { ...place, turnDeg: 0 } });
+  }
+  /** A recipe with a built group built anew by other numbers; what it follows is heard anew. */
+  async buildAnew(recipe: Recipe, id: string, numbers: Readonly<Record<string, unknown>>): Promise<Recipe | undefined> {
+    const group = recipe.parts.find((part) => part.id === id);
+    if (group?.kind !== 'group' || !group.built) return undefined;
+    const heard = heardNow(group.built, recipe, this.#recipes);
+    const context = await this.#building({ builder: group.built.builder, numbers, heard }, [group.built.heard.font.family]);
+    await this.#building(group.built);
+    return rebuilt(recipe, id, { numbers, heard }, context);
+  }
+  /** What a builder has to say about what it made: what had to be changed, and why. */
+  async buildNotices(built: NewBuilt): Promise<readonly Problem[]> {
+    return madeBy(built, await this.#building(built))?.notices ?? [];
+  }
+  async #building(built: Pick<NewBuilt, 'builder' | 'numbers' | 'heard'>, families: readonly string[] = []): Promise<BuildContext> {
+    const { loader, paths } = this.#ready();
+    await loader.load([...fontsOfBuilt(built), ...families.map((family): FontChoice => ({ family, style: 'normal', axes: {} }))]);
+    return {
+      ...{ fonts: loader.shelf, paths, heard: built.heard },
+      remember: (key, make) => {
+        const kept = this.#pieces.get(key);
+        if (kept) return kept.piece as ReturnType<typeof make>;
+        const piece = make();
+        this.#pieces.put(key, { piece });
+        return piece;
+      },
+    };
+  }
+  readonly #pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
 
   /** How heavy the parts of a mark are, thinnest first. */
   async weights(markId: string): Promise<readonly PartWeight[]> {

@@ -250,6 +250,7 @@ describe('building from nothing', () => {
     const turned = await visitor.stageAfter(standing);
     await visitor.saved();
     await visitor.click('Add a mark');
+    await visitor.click('Something else');
     await page.select('#mark-begins', 'all');
     await visitor.fill('Name', 'Follower');
     await visitor.click('Add mark');

@@ -56,6 +56,7 @@ describe('a designer’s first hour', () => {
     const drawn = await test.visitor.stage();
 
     await test.visitor.click('Add a mark');
+    await test.visitor.click('Something else');
     await test.visitor.click('Add mark');
     await test.visitor.page.waitForFunction(() => location.pathname.endsWith('/initial'));
     await test.visitor.sees('linked · first letter');

@@ -84,7 +84,7 @@ export function alternated(overlaps: readonly Overlap[], first: 0 | 1 = 1): Alte
       if (costs < least) [best, least] = [tried, costs];
     }
   } else {
-    for (let turned = true; turned && least > 0; ) {
+    for (let turned = true; turned && least > 0;) {
       turned = false;
       turning.forEach((_, at) => {
         const tried = best.map((bit, index): 0 | 1 => (index === at ? (bit === 0 ? 1 : 0) : bit));

@@ -95,7 +95,6 @@ function inked(region: Region, grid: CellGrid, empty: number): Uint8Array {
       if (!thick[at]) hair[cell] = (hair[cell] as number) + 1 / (SUB * SUB);
     }
   const mask = new Uint8Array(columns * rows);
-  for (let at = 0; at < mask.length; at++)
-    if ((share[at] as number) >= MOST - 1e-6 || (hair[at] as number) >= LEAST - 1e-6) mask[at] = 1;
+  for (let at = 0; at < mask.length; at++) if ((share[at] as number) >= MOST - 1e-6 || (hair[at] as number) >= LEAST - 1e-6) mask[at] = 1;
   return mask;
 }

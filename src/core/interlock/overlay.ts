@@ -89,11 +89,10 @@ function clustersOf(bits: Uint8Array, columns: number, rows: number): readonly C
     return at;
   };
   let above = 0;
-  let here = 0;
   for (let row = 0; row < rows; row++) {
-    here = runs.length;
+    const here = runs.length;
     const start = row * columns;
-    for (let column = 0; column < columns; ) {
+    for (let column = 0; column < columns;) {
       const own = bits[start + column] as number;
       const from = column++;
       if (own === 0) continue;
@@ -144,9 +143,13 @@ export function overlaid(layers: readonly Layer[], gap: number): Overlay {
   let triple = 0;
   for (const cluster of clusters) if (!isOne(cluster.bits) && !isOne(cluster.bits & (cluster.bits - 1))) triple += cluster.cells;
   const pieceAt = new Int16Array(bits.length);
-  alone.forEach(({ runs }, index) => runs.forEach(({ row, from, to }) => pieceAt.fill(index + 1, row * columns + from, row * columns + to)));
+  alone.forEach(({ runs }, index) =>
+    runs.forEach(({ row, from, to }) => pieceAt.fill(index + 1, row * columns + from, row * columns + to)),
+  );
   const overlapAt = new Int16Array(bits.length);
-  both.forEach(({ runs }, index) => runs.forEach(({ row, from, to }) => overlapAt.fill(index + 1, row * columns + from, row * columns + to)));
+  both.forEach(({ runs }, index) =>
+    runs.forEach(({ row, from, to }) => overlapAt.fill(index + 1, row * columns + from, row * columns + to)),
+  );
 
   /** What a layer knows about a cell of the common grid. */
   const at = (layer: Layer, of: Float32Array, column: number, row: number): number => {
@@ -206,8 +209,7 @@ export function overlaid(layers: readonly Layer[], gap: number): Overlay {
   });
 
   const portsOf = new Map<number, number>();
-  for (const { ports } of raw)
-    for (const side of ports) for (const { piece } of side) portsOf.set(piece, (portsOf.get(piece) ?? 0) + 1);
+  for (const { ports } of raw) for (const side of ports) for (const { piece } of side) portsOf.set(piece, (portsOf.get(piece) ?? 0) + 1);
   const pieces = alone.map(({ bits: own, runs, cells }, index): Piece => {
     const shape = Math.log2(own);
     let [left, right] = [columns, 0];
@@ -232,9 +234,7 @@ export function overlaid(layers: readonly Layer[], gap: number): Overlay {
     const [a, b] = each.ports;
     const count = a.length + b.length;
     const pokes = each.ports.some((side, index) =>
-      side.some(
-        ({ piece }) => portsOf.get(piece) === 1 && (pieces[piece] as Piece).reach < gap + POKE * (each.thickness[index] as number),
-      ),
+      side.some(({ piece }) => portsOf.get(piece) === 1 && (pieces[piece] as Piece).reach < gap + POKE * (each.thickness[index] as number)),
     );
     const kind =
       a.length === 2 && b.length === 2

@@ -121,7 +121,13 @@ export function judged(one: Layer, other: Layer, measures: Measures, smaller: bo
     0.5 * alternation.brokenHard -
     0.12 * alternation.brokenSoft;
   const regular = crossings.length >= 2 && crossings.length === overlaps.length && alternation.brokenHard === 0;
-  const judgement = { crossings: crossings.length, irregular: overlaps.length - crossings.length, width: width / beside, overlay, alternation };
+  const judgement = {
+    crossings: crossings.length,
+    irregular: overlaps.length - crossings.length,
+    width: width / beside,
+    overlay,
+    alternation,
+  };
   if (before + (regular ? 0.25 : 0) < floor) return { ...judgement, score: before, nearMisses: 0, clean: false };
   const { crowded, missed, near } = besides(one, other, overlay, measures);
   const ports = overlaps.reduce((sum, overlap) => sum + overlap.ports[0].length + overlap.ports[1].length, 0);

@@ -95,7 +95,12 @@ class Bench {
   }
   /** Ink of both letters on their own origins, in heights of capitals: left, top, right, bottom. */
   boxes(): readonly [readonly number[], readonly number[]] {
-    const box = ({ x, y, ink: [l, t, r, b] }: Layer) => [(x + l) / this.cells, (y + t) / this.cells, (x + r) / this.cells, (y + b) / this.cells];
+    const box = ({ x, y, ink: [l, t, r, b] }: Layer) => [
+      (x + l) / this.cells,
+      (y + t) / this.cells,
+      (x + r) / this.cells,
+      (y + b) / this.cells,
+    ];
     return [box(this.#one), box(this.#other)];
   }
   judge(dx: number, dy: number, floor = -Infinity): Judged {
@@ -103,14 +108,30 @@ class Bench {
     const key = `${x} ${y}`;
     const kept = this.#known.get(key);
     if (kept) return kept;
-    const made = judged(this.#one, layerAt(this.#other, this.#other.x + x, this.#other.y + y), this.measures, this.sizes[0] !== this.sizes[1], floor);
+    const made = judged(
+      this.#one,
+      layerAt(this.#other, this.#other.x + x, this.#other.y + y),
+      this.measures,
+      this.sizes[0] !== this.sizes[1],
+      floor,
+    );
     this.#known.set(key, made);
     return made;
   }
 }
 
 const familyOf = (sizes: readonly [number, number], off: number, dy: number): InterlockFamily =>
-  sizes[0] < 1 ? 'small-first' : sizes[1] < 1 ? 'small-second' : Math.abs(off) < 0.06 ? 'one-axis' : Math.abs(dy) < 0.03 ? 'level' : dy > 0 ? 'step-down' : 'step-up';
+  sizes[0] < 1
+    ? 'small-first'
+    : sizes[1] < 1
+      ? 'small-second'
+      : Math.abs(off) < 0.06
+        ? 'one-axis'
+        : Math.abs(dy) < 0.03
+          ? 'level'
+          : dy > 0
+            ? 'step-down'
+            : 'step-up';
 
 /** Every place to look at for one pair of sizes, the level ones and those that share an edge or a middle among them. */
 function* placesOf(bench: Bench): Generator<Place & { readonly off: number }> {
@@ -119,10 +140,14 @@ function* placesOf(bench: Bench): Generator<Place & { readonly off: number }> {
   const [l, t, r, bottom] = b as [number, number, number, number];
   const centered = (left + right) / 2 - (l + r) / 2;
   const touching = right - l;
-  const rises = new Set<number>([0, (a[1] as number) - t, (a[3] as number) - bottom, ((a[1] as number) + (a[3] as number) - t - bottom) / 2]);
+  const rises = new Set<number>([
+    0,
+    (a[1] as number) - t,
+    (a[3] as number) - bottom,
+    ((a[1] as number) + (a[3] as number) - t - bottom) / 2,
+  ]);
   for (let dy = -RISE; dy <= RISE; dy += STEP) rises.add(dy);
-  for (const dy of rises)
-    for (let dx = centered; dx <= touching + STEP; dx += STEP) yield { dx, dy, off: dx - centered };
+  for (const dy of rises) for (let dx = centered; dx <= touching + STEP; dx += STEP) yield { dx, dy, off: dx - centered };
 }
 
 /** Goes to the best neighbor while there is one, by wide steps first. */
@@ -237,7 +262,8 @@ export function interlocks(letters: readonly [WovenLetter, WovenLetter]): readon
   for (const each of all) {
     if (kept.length >= MOST_KEPT) break;
     const alike = kept.some(
-      (other) => other.sizes[0] === each.sizes[0] && other.sizes[1] === each.sizes[1] && Math.hypot(other.dx - each.dx, other.dy - each.dy) < ALIKE,
+      (other) =>
+        other.sizes[0] === each.sizes[0] && other.sizes[1] === each.sizes[1] && Math.hypot(other.dx - each.dx, other.dy - each.dy) < ALIKE,
     );
     if (!alike) kept.push(each);
   }

@@ -44,7 +44,10 @@ export function sprig(seed: number, weight: number): Path {
   const pieces: Path[] = [leaf({ x: -0.1, y: 0 }, 0, 1.06, 0.42 * weight)];
   for (const way of [-1, 1]) {
     const open = way * (0.85 + 0.2 * chance(seed, way + 2, 3));
-    pieces.push(leaf({ x: -0.72, y: 0 }, open, 0.74, 0.44 * weight), mapPath(leaf({ x: 0, y: 0 }, open, 0.56, 0.42 * weight), translation(-0.22, 0)));
+    pieces.push(
+      leaf({ x: -0.72, y: 0 }, open, 0.74, 0.44 * weight),
+      mapPath(leaf({ x: 0, y: 0 }, open, 0.56, 0.42 * weight), translation(-0.22, 0)),
+    );
   }
   pieces.push(
     new PathPen()

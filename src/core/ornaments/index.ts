@@ -7,5 +7,26 @@ import { scrolls } from './scrolls';
 import { wreaths } from './wreaths';
 
 /** Ornaments drawn from parameters: they are ours, so that the client may register them. One row each. */
-export const ornaments = { laurel, flourish, divider, rosette, spray, corner, guilloche, beading, spindle, rope, chain, thornRing, barbedRing, stitchedRing, waveRing, leafRing, archRing, ...wreaths, ...charges, ...scrolls } as const;
+export const ornaments = {
+  laurel,
+  flourish,
+  divider,
+  rosette,
+  spray,
+  corner,
+  guilloche,
+  beading,
+  spindle,
+  rope,
+  chain,
+  thornRing,
+  barbedRing,
+  stitchedRing,
+  waveRing,
+  leafRing,
+  archRing,
+  ...wreaths,
+  ...charges,
+  ...scrolls,
+} as const;
 export { bloom, BLOOMS, sprig, type BloomKind } from './blooms';

@@ -14,7 +14,12 @@ export const rope = defineForm({
   label: 'Rope ring',
   group: 'ornament',
   words: ['rope', 'cord', 'nautical', 'border', 'ring', 'twist'],
-  fields: { radiusPx: side('Radius', 190), weightPx: side('Weight', 18), strands: count('Strands', 44, 8, 200), gapPercent: percent('Gap', 16, 2, 60) },
+  fields: {
+    radiusPx: side('Radius', 190),
+    weightPx: side('Weight', 18),
+    strands: count('Strands', 44, 8, 200),
+    gapPercent: percent('Gap', 16, 2, 60),
+  },
   outline: ({ radiusPx: r, weightPx: w, strands, gapPercent }) => {
     const n = whole(strands);
     const step = (2 * Math.PI) / n;
@@ -63,7 +68,12 @@ export const thornRing = defineForm({
   label: 'Thorn ring',
   group: 'ornament',
   words: ['thorn', 'briar', 'barbs', 'rose stem', 'border', 'ring'],
-  fields: { radiusPx: side('Radius', 190), thorns: count('Thorns', 26, 4, 120), weightPx: side('Weight', 5), lengthPercent: percent('Thorn', 60, 10, 200) },
+  fields: {
+    radiusPx: side('Radius', 190),
+    thorns: count('Thorns', 26, 4, 120),
+    weightPx: side('Weight', 5),
+    lengthPercent: percent('Thorn', 60, 10, 200),
+  },
   outline: ({ radiusPx: r, thorns, weightPx: w, lengthPercent }) => {
     const n = whole(thorns);
     const reach = ((2 * Math.PI * r) / n) * 0.55 * (lengthPercent / 100);
@@ -114,11 +124,20 @@ export const stitchedRing = defineForm({
   label: 'Stitched ring',
   group: 'ornament',
   words: ['stitches', 'sewn', 'patch', 'dashed', 'border', 'ring'],
-  fields: { radiusPx: side('Radius', 190), stitches: count('Stitches', 60, 6, 300), weightPx: side('Weight', 4), gapPercent: percent('Gap', 38, 5, 90) },
+  fields: {
+    radiusPx: side('Radius', 190),
+    stitches: count('Stitches', 60, 6, 300),
+    weightPx: side('Weight', 4),
+    gapPercent: percent('Gap', 38, 5, 90),
+  },
   outline: ({ radiusPx: r, stitches, weightPx: w, gapPercent }) => {
     const n = whole(stitches);
     const half = (Math.PI / n) * (1 - gapPercent / 100);
-    const stitch = brush((t) => ({ x: r * Math.sin(half * (2 * t - 1)), y: -r * Math.cos(half * (2 * t - 1)) }), (t) => w * (1 - 0.35 * (2 * t - 1) ** 4), 4);
+    const stitch = brush(
+      (t) => ({ x: r * Math.sin(half * (2 * t - 1)), y: -r * Math.cos(half * (2 * t - 1)) }),
+      (t) => w * (1 - 0.35 * (2 * t - 1) ** 4),
+      4,
+    );
     return layered(around(stitch, n));
   },
 });
@@ -152,7 +171,12 @@ export const leafRing = defineForm({
   label: 'Leaf ring',
   group: 'ornament',
   words: ['leaves', 'garland', 'border', 'ring', 'wreath', 'round'],
-  fields: { radiusPx: side('Radius', 190), leaves: count('Leaves', 36, 4, 160), weightPx: side('Stalk', 3), leafPercent: percent('Leaf', 100, 20, 250) },
+  fields: {
+    radiusPx: side('Radius', 190),
+    leaves: count('Leaves', 36, 4, 160),
+    weightPx: side('Stalk', 3),
+    leafPercent: percent('Leaf', 100, 20, 250),
+  },
   outline: ({ radiusPx: r, leaves, weightPx: w, leafPercent }) => {
     const n = whole(leaves);
     const size = ((2 * Math.PI * r) / n) * 1.35 * (leafPercent / 100);

@@ -1,23 +1,47 @@
-import { joinPaths, mapPath, PathPen, polygonPath, reversePath, rotation, toSize, translation, compose, scaling, windingOf, type Path, type Point } from '../geometry';
+import {
+  joinPaths,
+  mapPath,
+  PathPen,
+  polygonPath,
+  reversePath,
+  rotation,
+  toSize,
+  translation,
+  compose,
+  scaling,
+  windingOf,
+  type Path,
+  type Point,
+} from '../geometry';
 import { ellipse } from '../shapes/ellipse';
 import { rectangle } from '../shapes/rectangle';
 import { count, defineForm, percent, side, sized } from '../shapes/form';
 import { brush, layered, leaf, mirroredX, mirroredY } from './brush';
 
 /** A spiral that unrolls from its eye. @source r = a·e^(b·θ), the logarithmic spiral */
-const spiral = (turns: number, tight: number) => (t: number): Point => {
-  const turn = 2 * Math.PI * turns * (1 - t);
-  const r = Math.exp(-tight * turn);
-  return { x: r * Math.cos(turn), y: r * Math.sin(turn) };
-};
-const at = (path: Path, x: number, y: number, turn = 0, size = 1): Path => mapPath(path, compose(translation(x, y), compose(rotation(turn), scaling(size))));
+const spiral =
+  (turns: number, tight: number) =>
+  (t: number): Point => {
+    const turn = 2 * Math.PI * turns * (1 - t);
+    const r = Math.exp(-tight * turn);
+    return { x: r * Math.cos(turn), y: r * Math.sin(turn) };
+  };
+const at = (path: Path, x: number, y: number, turn = 0, size = 1): Path =>
+  mapPath(path, compose(translation(x, y), compose(rotation(turn), scaling(size))));
 const hole = (path: Path): Path => (windingOf(path) > 0 ? reversePath(path) : path);
 const withHoles = (solid: Path, holes: readonly Path[]): Path => joinPaths([solid, ...holes.map(hole)]);
 
 /** One scroll: a stroke that swells and ends in a knob, with leaves along it. */
 function scrollStroke(weight: number, leaves: number, turns: number): Path {
   const line = spiral(turns, 0.16);
-  const pieces: Path[] = [brush((t) => line(1 - t), (t) => weight * (0.25 + 0.9 * Math.sin(Math.PI * (0.12 + 0.88 * t))), 40), at(ellipse(weight * 1.7, weight * 1.7), line(0).x, line(0).y)];
+  const pieces: Path[] = [
+    brush(
+      (t) => line(1 - t),
+      (t) => weight * (0.25 + 0.9 * Math.sin(Math.PI * (0.12 + 0.88 * t))),
+      40,
+    ),
+    at(ellipse(weight * 1.7, weight * 1.7), line(0).x, line(0).y),
+  ];
   for (let index = 0; index < leaves; index++) {
     const t = 0.98 - (0.42 * index) / Math.max(1, leaves);
     const [a, b] = [line(t), line(t - 0.01)];
@@ -56,7 +80,11 @@ export const scrolls = {
         return at(mirroredY(blade(n)), from.x, from.y, along + 18, 0.95 - 0.14 * index);
       });
       const half = layered([
-        brush((t) => line(1 - t), (t) => w * (0.6 + 0.7 * Math.sin(Math.PI * t)), 40),
+        brush(
+          (t) => line(1 - t),
+          (t) => w * (0.6 + 0.7 * Math.sin(Math.PI * t)),
+          40,
+        ),
         at(ellipse(w * 2.2, w * 2.2), line(0).x, line(0).y),
         ...blades,
         at(blade(n), 1, 0, -64, 0.9),
@@ -74,7 +102,11 @@ export const scrolls = {
     outline: ({ widthPx, heightPx, weightPx, leaves, turns }) => {
       const w = weightPx / (heightPx / 2);
       const half = at(scrollStroke(w, Math.round(leaves), Math.round(turns) + 0.35), 1.55, 0);
-      const arm = brush((t) => ({ x: 0.02 + 2.5 * t, y: 0.86 - 0.86 * t * t - 0.1 * t }), (t) => w * (0.2 + 0.8 * t), 14);
+      const arm = brush(
+        (t) => ({ x: 0.02 + 2.5 * t, y: 0.86 - 0.86 * t * t - 0.1 * t }),
+        (t) => w * (0.2 + 0.8 * t),
+        14,
+      );
       const right = layered([half, arm]);
       return toSize(layered([right, mirroredX(right), at(ellipse(w * 2.2, w * 2.2), 0, 0.86)]), widthPx, heightPx);
     },
@@ -122,7 +154,10 @@ export const scrolls = {
         pen.cubic(x - c, -y + k, x - k, -y + c, x, -y + c).line(x, y - c);
         pen.cubic(x - k, y - c, x - c, y - k, x - c, y).line(-x + c, y);
         pen.cubic(-x + c, y - k, -x + k, y - c, -x, y - c).line(-x, -y + c);
-        return pen.cubic(-x + k, -y + c, -x + c, -y + k, -x + c, -y).close().path();
+        return pen
+          .cubic(-x + k, -y + c, -x + c, -y + k, -x + c, -y)
+          .close()
+          .path();
       };
       const line = (from: number, width: number) => withHoles(layered([edge(from)]), [edge(from + width)]);
       return joinPaths([line(0, weightPx), line(weightPx + gapPx, Math.max(0.5, weightPx * 0.4))]);
@@ -139,7 +174,14 @@ export const scrolls = {
       const corner = layered([at(scrollStroke(weightPx / (c * 0.42), 1, 1.2), x - c * 0.46, -y + c * 0.46, -45, c * 0.42)]);
       const half = layered([corner, mirroredY(corner)]);
       const bar = (px: number, py: number, w: number, h: number) => at(rectangle(w, h, 0), px, py);
-      return layered([half, mirroredX(half), bar(0, -y, widthPx - 2 * c, weightPx), bar(0, y, widthPx - 2 * c, weightPx), bar(-x, 0, weightPx, heightPx - 2 * c), bar(x, 0, weightPx, heightPx - 2 * c)]);
+      return layered([
+        half,
+        mirroredX(half),
+        bar(0, -y, widthPx - 2 * c, weightPx),
+        bar(0, y, widthPx - 2 * c, weightPx),
+        bar(-x, 0, weightPx, heightPx - 2 * c),
+        bar(x, 0, weightPx, heightPx - 2 * c),
+      ]);
     },
   }),
   mantling: defineForm({
@@ -161,7 +203,13 @@ export const scrolls = {
         const tip = { x: from.x + Math.cos((turn * Math.PI) / 180) * size, y: from.y + Math.sin((turn * Math.PI) / 180) * size };
         pieces.push(at(scrollStroke(0.3 * w + 0.16, 0, 0.8), tip.x, tip.y, turn + 170, 0.2));
       }
-      pieces.push(brush((t) => ({ x: 0.12 + 0.06 * Math.sin(Math.PI * t), y: -0.95 + 0.9 * t }), (t) => w * 1.6 * (1 - 0.5 * t), 10));
+      pieces.push(
+        brush(
+          (t) => ({ x: 0.12 + 0.06 * Math.sin(Math.PI * t), y: -0.95 + 0.9 * t }),
+          (t) => w * 1.6 * (1 - 0.5 * t),
+          10,
+        ),
+      );
       const half = layered(pieces);
       return toSize(layered([half, mirroredX(half)]), widthPx, heightPx);
     },
@@ -173,7 +221,13 @@ export const scrolls = {
     fields: { ...sized(380, 46), pairs: count('Leaf pairs', 5, 1, 12), weightPx: side('Weight', 3) },
     outline: ({ widthPx, heightPx, pairs, weightPx }) => {
       const n = Math.round(pairs);
-      const half: Path[] = [brush((t) => ({ x: widthPx * 0.03 + (widthPx / 2) * 0.94 * t, y: 0 }), (t) => weightPx * (1 - 0.6 * t), 6)];
+      const half: Path[] = [
+        brush(
+          (t) => ({ x: widthPx * 0.03 + (widthPx / 2) * 0.94 * t, y: 0 }),
+          (t) => weightPx * (1 - 0.6 * t),
+          6,
+        ),
+      ];
       for (let pair = 0; pair < n; pair++) {
         const x = widthPx * 0.05 + ((widthPx / 2) * 0.8 * (pair + 0.5)) / n;
         const size = heightPx * 0.8 * (1 - 0.5 * (pair / n));

@@ -1,6 +1,7 @@
 <script lang="ts">
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import FamilyDialog from './FamilyDialog.svelte';
+  import StartsPage from './building/StartsPage.svelte';
   import NewMark from './NewMark.svelte';
   import { useTable } from './table/table.svelte';
   import TriesStrip from './TriesStrip.svelte';
@@ -8,6 +9,7 @@
   const { keep }: { keep: () => void } = $props();
   const table = useTable();
   let adding = $state(false);
+  let beginning = $state(false);
   let arranging = $state(false);
 </script>
 
@@ -32,7 +34,8 @@
   </section>
   <TriesStrip {keep} />
 </div>
-<NewMark bind:open={adding} />
+<StartsPage bind:open={adding} other={() => (beginning = true)} />
+<NewMark bind:open={beginning} />
 <FamilyDialog bind:open={arranging} />
 
 <style>

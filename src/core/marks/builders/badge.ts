@@ -84,10 +84,26 @@ class BadgeKit {
       kit.shape('edge', 'Edge', edgeOf(n.edge, n.sizePx), n.leadPaint);
       kit.shape('ground', 'Ground', { form: 'disk', widthPx: n.sizePx * 0.94, heightPx: n.sizePx * 0.94 }, n.groundPaint);
     }
-    kit.shape('line', 'Outer line', { form: 'ring', widthPx: n.sizePx * 0.94, heightPx: n.sizePx * 0.94, bandPx: n.sizePx * 0.008 }, this.ink);
+    kit.shape(
+      'line',
+      'Outer line',
+      { form: 'ring', widthPx: n.sizePx * 0.94, heightPx: n.sizePx * 0.94, bandPx: n.sizePx * 0.008 },
+      this.ink,
+    );
     if (!n.filled && ['plain', 'double'].includes(n.edge))
-      kit.shape('rim', 'Rim', { form: 'ring', widthPx: n.sizePx, heightPx: n.sizePx, bandPx: n.sizePx * (n.edge === 'double' ? 0.012 : 0.02) }, n.leadPaint);
-    if (n.edge === 'double' && n.filled) kit.shape('rim', 'Second line', { form: 'ring', widthPx: n.sizePx * 0.905, heightPx: n.sizePx * 0.905, bandPx: n.sizePx * 0.004 }, this.ink);
+      kit.shape(
+        'rim',
+        'Rim',
+        { form: 'ring', widthPx: n.sizePx, heightPx: n.sizePx, bandPx: n.sizePx * (n.edge === 'double' ? 0.012 : 0.02) },
+        n.leadPaint,
+      );
+    if (n.edge === 'double' && n.filled)
+      kit.shape(
+        'rim',
+        'Second line',
+        { form: 'ring', widthPx: n.sizePx * 0.905, heightPx: n.sizePx * 0.905, bandPx: n.sizePx * 0.004 },
+        this.ink,
+      );
     const trim = (form: FormInput) => kit.shape('trim', 'Trim', form, n.filled ? n.leadPaint : n.leadPaint);
     if (n.edge === 'rope') trim({ form: 'rope', radiusPx: R * 1.03, weightPx: R * 0.09, strands: 44 });
     if (n.edge === 'chain') trim({ form: 'chain', radiusPx: R * 1.05, links: 26, weightPx: R * 0.022 });
@@ -102,7 +118,16 @@ class BadgeKit {
     const { kit, n } = this;
     const sizePx = Math.min((n.sizePx * n.textPercent) / 100, bandPx * 0.78);
     const insetPx = bandPx / 2;
-    const sweep = ringWords(kit, { around, radiusPx, insetPx, sizePx, upper: this.upper, lower: this.lower, font: this.second, paint: this.ink });
+    const sweep = ringWords(kit, {
+      around,
+      radiusPx,
+      insetPx,
+      sizePx,
+      upper: this.upper,
+      lower: this.lower,
+      font: this.second,
+      paint: this.ink,
+    });
     if (this.lower.trim() === '' || sweep > 172) return;
     this.pair('gap', radiusPx - insetPx, sizePx * 0.42);
   }
@@ -111,7 +136,18 @@ class BadgeKit {
   }
 
   /** A word fitted into a width and a height, its capitals centered on a point. */
-  line(slot: string, name: string, text: string, second: boolean, y: number, widthPx: number, heightPx: number, paint: Paint, tracking = 60, x = 0): number {
+  line(
+    slot: string,
+    name: string,
+    text: string,
+    second: boolean,
+    y: number,
+    widthPx: number,
+    heightPx: number,
+    paint: Paint,
+    tracking = 60,
+    x = 0,
+  ): number {
     const { kit } = this;
     const font = second ? this.second : this.font;
     if (text.trim() === '') return 0;
@@ -129,7 +165,10 @@ class BadgeKit {
   middle(radius: number, paint: Paint, y = 0): void {
     const { kit, n } = this;
     if (n.center === 'star') {
-      kit.shape('center', 'Middle', { form: 'star', widthPx: radius * 1.3, heightPx: radius * 1.3, points: 5, depthPercent: 58 }, paint, { x: 0, y });
+      kit.shape('center', 'Middle', { form: 'star', widthPx: radius * 1.3, heightPx: radius * 1.3, points: 5, depthPercent: 58 }, paint, {
+        x: 0,
+        y,
+      });
       return;
     }
     if (n.center === 'none') return;
@@ -149,7 +188,11 @@ class BadgeKit {
     const year = this.n.year.trim();
     if (year === '') return;
     const half = Math.ceil(year.length / 2);
-    const split = /^\d{4}$/.test(year) ? [year.slice(0, 2), year.slice(2)] : /\s/.test(year) ? year.split(/\s+(.*)/s).filter(Boolean) : [year.slice(0, half), year.slice(half)];
+    const split = /^\d{4}$/.test(year)
+      ? [year.slice(0, 2), year.slice(2)]
+      : /\s/.test(year)
+        ? year.split(/\s+(.*)/s).filter(Boolean)
+        : [year.slice(0, half), year.slice(half)];
     this.line('year-left', 'Year, left', split[0] ?? '', true, y, room, heightPx, paint, 60, -x);
     this.line('year-right', 'Year, right', split[1] ?? '', true, y, room, heightPx, paint, 60, x);
   }
@@ -190,20 +233,44 @@ function round(b: BadgeKit): void {
   const height = R * 0.42;
   const side = n.filled ? n.secondPaint : n.groundPaint;
   const small = Math.min((n.sizePx * n.textPercent) / 100, band * 0.78);
-  ringWords(kit, { around, radiusPx: R * 0.94, insetPx: band / 2, sizePx: small, upper: n.upper || b.lower || b.main, lower: n.lower, font: b.second, paint: b.ink });
-  if (n.lower === '' && n.year === '') kit.shape('sprig', 'Ornament', { form: 'leafDivider', widthPx: R * 0.86, heightPx: R * 0.17, pairs: 4, weightPx: R * 0.016 }, b.ink, { x: 0, y: R * 0.5 });
+  ringWords(kit, {
+    around,
+    radiusPx: R * 0.94,
+    insetPx: band / 2,
+    sizePx: small,
+    upper: n.upper || b.lower || b.main,
+    lower: n.lower,
+    font: b.second,
+    paint: b.ink,
+  });
+  if (n.lower === '' && n.year === '')
+    kit.shape('sprig', 'Ornament', { form: 'leafDivider', widthPx: R * 0.86, heightPx: R * 0.17, pairs: 4, weightPx: R * 0.016 }, b.ink, {
+      x: 0,
+      y: R * 0.5,
+    });
   if (n.plan === 'across') {
     kit.shape('break', 'Break', { form: 'panel', widthPx: n.sizePx * 1.16, heightPx: height, cornerPx: 0 }, n.groundPaint);
     for (const [slot, y] of [
       ['rule-above', -1],
       ['rule-below', 1],
     ] as const)
-      kit.shape(slot, y < 0 ? 'Rule above' : 'Rule below', { form: 'line', widthPx: n.sizePx * 1.04, heightPx: n.sizePx * 0.012 }, n.leadPaint, { x: 0, y: (y * height) / 2 });
+      kit.shape(
+        slot,
+        y < 0 ? 'Rule above' : 'Rule below',
+        { form: 'line', widthPx: n.sizePx * 1.04, heightPx: n.sizePx * 0.012 },
+        n.leadPaint,
+        { x: 0, y: (y * height) / 2 },
+      );
     b.line('word', 'Main word', b.main, false, 0, n.sizePx * 1.04, height * 0.66, n.leadPaint);
   } else {
     kit.shape('band-back', 'Band edge', { form: 'foldedRibbon', widthPx: n.sizePx * 1.22, heightPx: height * 1.02 }, n.leadPaint);
     kit.shape('band', 'Band', { form: 'panel', widthPx: n.sizePx * 0.98, heightPx: height, cornerPx: 0 }, side);
-    kit.shape('band-line', 'Band line', { form: 'panel', widthPx: n.sizePx * 0.98 - height * 0.16, heightPx: height * 0.84, cornerPx: 0 }, side);
+    kit.shape(
+      'band-line',
+      'Band line',
+      { form: 'panel', widthPx: n.sizePx * 0.98 - height * 0.16, heightPx: height * 0.84, cornerPx: 0 },
+      side,
+    );
     b.line('word', 'Main word', b.main, false, 0, n.sizePx * 0.84, height * 0.54, n.filled ? n.leadPaint : n.leadPaint);
   }
   b.middle(R * 0.24, b.ink, -R * 0.46);
@@ -218,7 +285,15 @@ function lines(b: BadgeKit): void {
   const outline = (slot: string, name: string, by: number, paint: Paint, solid: boolean) => {
     const [width, height] = [w - 2 * by, h - 2 * by];
     const stroke = w * 0.009;
-    if (solid) kit.shape(slot, name, oval ? { form: 'disk', widthPx: width, heightPx: height } : { form: n.edge === 'plain' ? 'panel' : 'ticket', widthPx: width, heightPx: height, cornerPx: h * 0.12 }, paint);
+    if (solid)
+      kit.shape(
+        slot,
+        name,
+        oval
+          ? { form: 'disk', widthPx: width, heightPx: height }
+          : { form: n.edge === 'plain' ? 'panel' : 'ticket', widthPx: width, heightPx: height, cornerPx: h * 0.12 },
+        paint,
+      );
     else if (oval) kit.shape(slot, name, { form: 'ring', widthPx: width, heightPx: height, bandPx: stroke }, paint);
   };
   outline('edge', 'Edge', 0, n.leadPaint, true);
@@ -244,15 +319,26 @@ function pointed(b: BadgeKit): void {
   const { kit, n } = b;
   const diamond = n.plan === 'diamond';
   const w = n.sizePx;
-  const form: FormInput = diamond ? { form: 'polygon', widthPx: w, heightPx: w, corners: 4 } : { form: 'heaterShield', widthPx: w * 0.82, heightPx: w };
+  const form: FormInput = diamond
+    ? { form: 'polygon', widthPx: w, heightPx: w, corners: 4 }
+    : { form: 'heaterShield', widthPx: w * 0.82, heightPx: w };
   const at = (by: number): FormInput => ({ ...form, widthPx: Number(form['widthPx']) * by, heightPx: Number(form['heightPx']) * by });
   kit.shape('edge', 'Edge', form, n.leadPaint);
   kit.shape('line-out', 'Inner line', at(0.93), n.groundPaint);
   kit.shape('line-in', 'Field', at(0.905), n.filled ? n.leadPaint : n.groundPaint);
   const bandY = diamond ? 0 : -w * 0.04;
   const height = w * 0.17;
-  kit.shape('band', 'Name panel', { form: 'panel', widthPx: w * (diamond ? 1.12 : 0.94), heightPx: height, cornerPx: 0 }, n.leadPaint, { x: 0, y: bandY });
-  kit.shape('band-ground', 'Name panel ground', { form: 'panel', widthPx: w * (diamond ? 1.12 : 0.94) - w * 0.024, heightPx: height - w * 0.024, cornerPx: 0 }, n.groundPaint, { x: 0, y: bandY });
+  kit.shape('band', 'Name panel', { form: 'panel', widthPx: w * (diamond ? 1.12 : 0.94), heightPx: height, cornerPx: 0 }, n.leadPaint, {
+    x: 0,
+    y: bandY,
+  });
+  kit.shape(
+    'band-ground',
+    'Name panel ground',
+    { form: 'panel', widthPx: w * (diamond ? 1.12 : 0.94) - w * 0.024, heightPx: height - w * 0.024, cornerPx: 0 },
+    n.groundPaint,
+    { x: 0, y: bandY },
+  );
   b.line('word', 'Main word', b.main, false, bandY, w * (diamond ? 1.0 : 0.84), height * 0.5, n.leadPaint);
   b.middle(w * (diamond ? 0.15 : 0.14), b.ink, diamond ? -w * 0.22 : -w * 0.27);
   if (b.lower) b.line('lower', 'Second line', b.lower, true, bandY + height * 0.95, w * (diamond ? 0.42 : 0.5), w * 0.045, b.ink, 120);
@@ -264,10 +350,15 @@ const starts = (more: Partial<z.input<typeof schema>>[]): readonly BuilderStart[
   more.map((numbers) => {
     const plan = numbers.plan ?? 'seal';
     const label = PLAN_LABELS[plan];
-    return { id: `${plan}-${numbers.edge ?? 'plain'}-${numbers.filled === false ? 'open' : 'filled'}`, label: `${label.charAt(0).toUpperCase()}${label.slice(1)}`, numbers };
+    return {
+      id: `${plan}-${numbers.edge ?? 'plain'}-${numbers.filled === false ? 'open' : 'filled'}`,
+      label: `${label.charAt(0).toUpperCase()}${label.slice(1)}`,
+      numbers,
+    };
   });
 
-const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) => values.map((value) => ({ value, label: labels[value] ?? value }));
+const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) =>
+  values.map((value) => ({ value, label: labels[value] ?? value }));
 const isRound = (n: Readonly<Record<string, unknown>>) => !['oval', 'panel', 'shield', 'diamond'].includes(String(n['plan']));
 
 /** Rings, words above and below, a main word: a badge. */
@@ -278,18 +369,45 @@ export const badge: Builder<typeof schema> = {
   hint: 'The name around or across, a middle, a year',
   describe: ({ plan }) => PLAN_LABELS[plan],
   controls: [
-    { type: 'choice', field: 'plan', label: 'Construction', hint: 'How the words and the middle stand', options: option(BADGE_PLANS, PLAN_LABELS) },
+    {
+      type: 'choice',
+      field: 'plan',
+      label: 'Construction',
+      hint: 'How the words and the middle stand',
+      options: option(BADGE_PLANS, PLAN_LABELS),
+    },
     { type: 'choice', field: 'edge', label: 'Edge', hint: 'What runs around the outside', options: option(BADGE_EDGES), when: isRound },
     { type: 'words', field: 'main', label: 'Main word', hint: 'The largest words; empty is the name', placeholder: 'the name' },
     { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
     { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
     { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
     { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS) },
-    { type: 'choice', field: 'between', label: 'Between the words', hint: 'What stands in the two gaps of the ring', options: option(GAP_PIECES), when: isRound },
+    {
+      type: 'choice',
+      field: 'between',
+      label: 'Between the words',
+      hint: 'What stands in the two gaps of the ring',
+      options: option(GAP_PIECES),
+      when: isRound,
+    },
     { type: 'tick', field: 'filled', label: 'Filled ground', hint: 'Light words on a filled ground, or words on an open one' },
     { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'How wide it is' },
-    { type: 'number', field: 'bandPercent', label: 'Ring', unit: '%', hint: 'How wide the ring of words is, against the whole', when: isRound },
-    { type: 'number', field: 'textPercent', label: 'Ring text', unit: '%', hint: 'How large the ring text is, against the whole', when: isRound },
+    {
+      type: 'number',
+      field: 'bandPercent',
+      label: 'Ring',
+      unit: '%',
+      hint: 'How wide the ring of words is, against the whole',
+      when: isRound,
+    },
+    {
+      type: 'number',
+      field: 'textPercent',
+      label: 'Ring text',
+      unit: '%',
+      hint: 'How large the ring text is, against the whole',
+      when: isRound,
+    },
     { type: 'face', field: 'family', label: 'Face', hint: 'The face of the main word' },
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of all other words' },
     { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The ground, or the words' },

@@ -16,5 +16,14 @@ export function gapPair(kit: Kit, between: GapPiece, slot: string, x: number, si
           ? { form: 'spindle', widthPx: size * 2.6, weightPx: size * 0.5 }
           : { form: 'disk', widthPx: size, heightPx: size };
   kit.shape(`${slot}-one`, 'Between the words', form, paint, { x: -x, y: 0 }, between === 'spindle' ? { turnDeg: 90 } : {});
-  kit.add({ kind: 'symmetry', id: slot, name: 'Between the words', members: [`${slot}-one`], rule: 'mirror', centerX: 0, centerY: 0, axisDeg: 90 });
+  kit.add({
+    kind: 'symmetry',
+    id: slot,
+    name: 'Between the words',
+    members: [`${slot}-one`],
+    rule: 'mirror',
+    centerX: 0,
+    centerY: 0,
+    axisDeg: 90,
+  });
 }

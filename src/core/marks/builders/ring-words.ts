@@ -44,7 +44,12 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
   if (least(size) > sweep) {
     const fits = (sweep / least(size)) * size;
     size = Math.max(SMALLEST * sizePx, fits);
-    if (fits >= SMALLEST * sizePx) kit.note('ring-smaller', `The ring text is set at ${Math.round(size)} px instead of ${Math.round(sizePx)} px, so that both halves fit.`, 'Shorten the longer text, or give the ring more room.');
+    if (fits >= SMALLEST * sizePx)
+      kit.note(
+        'ring-smaller',
+        `The ring text is set at ${Math.round(size)} px instead of ${Math.round(sizePx)} px, so that both halves fit.`,
+        'Shorten the longer text, or give the ring more room.',
+      );
     else {
       sweep = Math.min(DEGREES.most, least(size));
       const still = least(size) > DEGREES.most;
@@ -57,7 +62,8 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
         'Shorten the longer text.',
       );
     }
-  } else if (natural > DEGREES.natural) kit.note('ring-tighter', 'The ring text is tracked tighter, so that it stays in its half.', 'Shorten it, or set it smaller.');
+  } else if (natural > DEGREES.natural)
+    kit.note('ring-tighter', 'The ring text is tracked tighter, so that it stays in its half.', 'Shorten it, or set it smaller.');
   sweep = Math.min(sweep, Math.max(most, least(size)));
   for (const [slot, text, side] of said)
     kit.add({

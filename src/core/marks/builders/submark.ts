@@ -45,11 +45,51 @@ type Submark = z.infer<typeof schema>;
 /** What is left of a letter's points, mirrored as the crop says, from the point that the symbol is built around. */
 function kept(points: readonly Point[], crop: Crop, at: Point): readonly Point[] {
   const own = points.map(({ x, y }) => ({ x: x - at.x, y: y - at.y }));
-  if (crop === 'left' || crop === 'left-mirrored') return own.flatMap(({ x, y }) => (x <= 0 ? (crop === 'left' ? [{ x, y }] : [{ x, y }, { x: -x, y }]) : []));
-  if (crop === 'right' || crop === 'right-mirrored') return own.flatMap(({ x, y }) => (x >= 0 ? (crop === 'right' ? [{ x, y }] : [{ x, y }, { x: -x, y }]) : []));
-  if (crop === 'upper' || crop === 'upper-mirrored') return own.flatMap(({ x, y }) => (y <= 0 ? (crop === 'upper' ? [{ x, y }] : [{ x, y }, { x, y: -y }]) : []));
+  if (crop === 'left' || crop === 'left-mirrored')
+    return own.flatMap(({ x, y }) =>
+      x <= 0
+        ? crop === 'left'
+          ? [{ x, y }]
+          : [
+              { x, y },
+              { x: -x, y },
+            ]
+        : [],
+    );
+  if (crop === 'right' || crop === 'right-mirrored')
+    return own.flatMap(({ x, y }) =>
+      x >= 0
+        ? crop === 'right'
+          ? [{ x, y }]
+          : [
+              { x, y },
+              { x: -x, y },
+            ]
+        : [],
+    );
+  if (crop === 'upper' || crop === 'upper-mirrored')
+    return own.flatMap(({ x, y }) =>
+      y <= 0
+        ? crop === 'upper'
+          ? [{ x, y }]
+          : [
+              { x, y },
+              { x, y: -y },
+            ]
+        : [],
+    );
   if (crop === 'lower') return own.filter(({ y }) => y >= 0);
-  if (crop === 'quarter') return own.flatMap(({ x, y }) => (x >= 0 && y <= 0 ? [{ x, y }, { x: -x, y }, { x, y: -y }, { x: -x, y: -y }] : []));
+  if (crop === 'quarter')
+    return own.flatMap(({ x, y }) =>
+      x >= 0 && y <= 0
+        ? [
+            { x, y },
+            { x: -x, y },
+            { x, y: -y },
+            { x: -x, y: -y },
+          ]
+        : [],
+    );
   return own;
 }
 
@@ -73,7 +113,12 @@ function symbol(kit: Kit, n: Submark, radius: number, paint: Paint): void {
   const xs = points.map(({ x }) => x);
   const ys = points.map(({ y }) => y);
   const boxed = { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
-  const middle = n.crop === 'whole' ? { x: 0, y: 0 } : mirrored ? { x: sides && n.crop !== 'quarter' ? 0 : sides ? 0 : boxed.x, y: levels ? 0 : boxed.y } : boxed;
+  const middle =
+    n.crop === 'whole'
+      ? { x: 0, y: 0 }
+      : mirrored
+        ? { x: sides && n.crop !== 'quarter' ? 0 : sides ? 0 : boxed.x, y: levels ? 0 : boxed.y }
+        : boxed;
   const reach = Math.max(...points.map(({ x, y }) => Math.hypot(x - middle.x, y - middle.y)));
   const size = radius / reach;
   const x = -(at.x + middle.x) * size;
@@ -100,7 +145,9 @@ function symbol(kit: Kit, n: Submark, radius: number, paint: Paint): void {
     const [letter, window] = [kit.parts.findIndex(({ id }) => id === 'letter'), kit.parts.findIndex(({ id }) => id === 'window')];
     const own = kit.parts[letter];
     if (own) kit.parts.splice(window + 1, 0, ...kit.parts.splice(letter, 1));
-    kit.parts.sort((one, other) => (one.id === 'letter' && other.id === 'window' ? 1 : one.id === 'window' && other.id === 'letter' ? -1 : 0));
+    kit.parts.sort((one, other) =>
+      one.id === 'letter' && other.id === 'window' ? 1 : one.id === 'window' && other.id === 'letter' ? -1 : 0,
+    );
     kit.add({ kind: 'inlay', id: 'symbol', name: 'Cropped letter', members: ['window', 'letter'], showsContainer: false });
     return;
   }
@@ -125,18 +172,65 @@ export const submark: Builder<typeof schema> = {
   hint: 'The initial, whole or cropped and mirrored, in a ring of words',
   describe: ({ crop }) => CROP_LABELS[crop],
   controls: [
-    { type: 'words', field: 'letters', label: 'Letter', hint: 'What the symbol is made of; empty is the initial', placeholder: 'the initial' },
-    { type: 'choice', field: 'crop', label: 'Shows', hint: 'The whole letter, a half of it, or a half and its mirror image', options: CROPS.map((value) => ({ value, label: CROP_LABELS[value] })) },
-    { type: 'number', field: 'cutPercent', label: 'Cut at', unit: '%', hint: 'Where the letter is cut', when: (n) => n['crop'] !== 'whole' },
+    {
+      type: 'words',
+      field: 'letters',
+      label: 'Letter',
+      hint: 'What the symbol is made of; empty is the initial',
+      placeholder: 'the initial',
+    },
+    {
+      type: 'choice',
+      field: 'crop',
+      label: 'Shows',
+      hint: 'The whole letter, a half of it, or a half and its mirror image',
+      options: CROPS.map((value) => ({ value, label: CROP_LABELS[value] })),
+    },
+    {
+      type: 'number',
+      field: 'cutPercent',
+      label: 'Cut at',
+      unit: '%',
+      hint: 'Where the letter is cut',
+      when: (n) => n['crop'] !== 'whole',
+    },
     { type: 'tick', field: 'ringText', label: 'Ring text', hint: 'Words around the symbol' },
-    { type: 'words', field: 'upper', label: 'Upper words', hint: 'Around the top; empty is the name', placeholder: 'the name', when: (n) => n['ringText'] === true },
-    { type: 'words', field: 'lower', label: 'Lower words', hint: 'Around the foot', placeholder: 'the second line', when: (n) => n['ringText'] === true },
-    { type: 'choice', field: 'between', label: 'Between the words', hint: 'What stands in the two gaps', options: GAP_PIECES.map((value) => ({ value, label: value })), when: (n) => n['ringText'] === true },
+    {
+      type: 'words',
+      field: 'upper',
+      label: 'Upper words',
+      hint: 'Around the top; empty is the name',
+      placeholder: 'the name',
+      when: (n) => n['ringText'] === true,
+    },
+    {
+      type: 'words',
+      field: 'lower',
+      label: 'Lower words',
+      hint: 'Around the foot',
+      placeholder: 'the second line',
+      when: (n) => n['ringText'] === true,
+    },
+    {
+      type: 'choice',
+      field: 'between',
+      label: 'Between the words',
+      hint: 'What stands in the two gaps',
+      options: GAP_PIECES.map((value) => ({ value, label: value })),
+      when: (n) => n['ringText'] === true,
+    },
     { type: 'tick', field: 'disk', label: 'Filled disk', hint: 'Light on a filled disk, or open' },
     { type: 'tick', field: 'line', label: 'Line around', hint: 'A fine ring along the edge' },
     { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'How wide it is' },
     { type: 'number', field: 'airPercent', label: 'Air', unit: '%', hint: 'White between the symbol and what is around it' },
-    { type: 'number', field: 'textPercent', label: 'Ring text', unit: '%', hint: 'How large the ring text is, against the whole', when: (n) => n['ringText'] === true },
+    {
+      type: 'number',
+      field: 'textPercent',
+      label: 'Ring text',
+      unit: '%',
+      hint: 'How large the ring text is, against the whole',
+      when: (n) => n['ringText'] === true,
+    },
     { type: 'face', field: 'family', label: 'Face', hint: 'The face of the letter' },
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of the ring text' },
     { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The disk, or the symbol' },
@@ -169,7 +263,14 @@ export const submark: Builder<typeof schema> = {
     if (n.disk) kit.shape('disk', 'Disk', { form: 'disk', widthPx: n.sizePx, heightPx: n.sizePx }, n.leadPaint);
     const edge = n.disk ? 0.94 : 1;
     if (n.line || n.ringText)
-      kit.shape('line', 'Line around', { form: 'ring', widthPx: n.sizePx * edge, heightPx: n.sizePx * edge, bandPx: n.line ? n.sizePx * 0.01 : 0.1 }, ink, { x: 0, y: 0 }, n.line ? {} : { opacity: 0 });
+      kit.shape(
+        'line',
+        'Line around',
+        { form: 'ring', widthPx: n.sizePx * edge, heightPx: n.sizePx * edge, bandPx: n.line ? n.sizePx * 0.01 : 0.1 },
+        ink,
+        { x: 0, y: 0 },
+        n.line ? {} : { opacity: 0 },
+      );
     let room = R * edge - (n.line ? n.sizePx * 0.01 : 0);
     if (n.ringText) {
       const sizePx = (n.sizePx * n.textPercent) / 100;
@@ -177,7 +278,12 @@ export const submark: Builder<typeof schema> = {
       const lower = n.lower || context.heard.second || '';
       const sweep = ringWords(kit, {
         ...{ around: 'line', radiusPx: R * edge, insetPx: band / 2 + n.sizePx * 0.012, sizePx },
-        ...{ upper: n.upper || context.heard.text.replace(/\s*\n\s*/g, ' '), lower, font: kit.face(n.secondFamily || n.family), paint: ink },
+        ...{
+          upper: n.upper || context.heard.text.replace(/\s*\n\s*/g, ' '),
+          lower,
+          font: kit.face(n.secondFamily || n.family),
+          paint: ink,
+        },
       });
       if (lower.trim() !== '' && sweep <= 172) gapPair(kit, n.between, 'gap', R * edge - band / 2 - n.sizePx * 0.012, sizePx * 0.4, ink);
       room -= band + n.sizePx * 0.012;

@@ -32,7 +32,13 @@ export function builtParts(
   const names = new Map(made.parts.map((part, index) => [part.id, ids[index] as string]));
   const slots = Object.fromEntries(names);
   const whole = expect(
-    createPart({ kind: 'group', id, ...group, members: outermost(made.parts).map((slot) => names.get(slot) as string), built: { ...built, slots } }),
+    createPart({
+      kind: 'group',
+      id,
+      ...group,
+      members: outermost(made.parts).map((slot) => names.get(slot) as string),
+      built: { ...built, slots },
+    }),
   );
   return [...made.parts.map((part) => renamed(part, names)), whole];
 }
@@ -43,7 +49,12 @@ export function builtParts(
  * @param before what it was built with before, as its own numbers say; the context of then hears what was heard then
  * @returns nothing where it cannot be built here
  */
-export function rebuilt(recipe: Recipe, id: string, next: Pick<Built, 'numbers' | 'heard'>, context: Omit<BuildContext, 'heard'>): Recipe | undefined {
+export function rebuilt(
+  recipe: Recipe,
+  id: string,
+  next: Pick<Built, 'numbers' | 'heard'>,
+  context: Omit<BuildContext, 'heard'>,
+): Recipe | undefined {
   const group = recipe.parts.find((part) => part.id === id);
   if (group?.kind !== 'group' || !group.built) return undefined;
   const { built } = group;

@@ -26,10 +26,7 @@ export const builtSchema = z.strictObject({
     .default({})
     .refine((numbers) => JSON.stringify(numbers).length <= LONGEST_NUMBERS, 'Expected fewer numbers of a builder'),
   /** The lettering whose words and face it follows, and the mark it belongs to: none is its own. */
-  follows: z
-    .strictObject({ mark: z.uuid().nullable(), part: partIdSchema })
-    .nullable()
-    .default(null),
+  follows: z.strictObject({ mark: z.uuid().nullable(), part: partIdSchema }).nullable().default(null),
   heard: heardSchema,
   slots: z.record(z.string().regex(/^[A-Za-z0-9_-]{1,64}$/), partIdSchema).default({}),
 });

@@ -3,4 +3,15 @@ export { builtParts, hearsTheSame, rebuilt } from './build';
 export type { BuildContext, BuilderControl, BuilderStart, Made } from './builder';
 export { brought, heardFrom, heardNow } from './brought';
 export type { Built, Heard } from './built';
-export { BUILDER_NAMES, builderRow, isBuilder, madeBy, numbersOf, startsOf, type BuilderName, type BuilderRow } from './registry';
+export {
+  BUILDER_NAMES,
+  builderLimits,
+  builderRow,
+  fontsOfBuilt,
+  isBuilder,
+  madeBy,
+  numbersOf,
+  startsOf,
+  type BuilderName,
+  type BuilderRow,
+} from './registry';

@@ -1,5 +1,18 @@
 import type { Hex } from '../../color/hex';
-import { boundsOf, compose, flatten, inkBalance, mapPath, scaling, translation, unite, type Bounds, type Path, type Point, type Region } from '../../geometry';
+import {
+  boundsOf,
+  compose,
+  flatten,
+  inkBalance,
+  mapPath,
+  scaling,
+  translation,
+  unite,
+  type Bounds,
+  type Path,
+  type Point,
+  type Region,
+} from '../../geometry';
 import { pathData } from '../../output/path-data';
 import { expect, type Problem } from '../../result/result';
 import { formKind, outlineOf, type Form, type FormName } from '../../shapes';
@@ -50,7 +63,14 @@ export class Kit {
     this.parts.push(part);
     return part;
   }
-  shape(slot: string, name: string, form: FormInput, paint: Paint, at: Point = { x: 0, y: 0 }, more: { readonly turnDeg?: number; readonly scale?: number; readonly opacity?: number; readonly flip?: boolean } = {}): KnownPart {
+  shape(
+    slot: string,
+    name: string,
+    form: FormInput,
+    paint: Paint,
+    at: Point = { x: 0, y: 0 },
+    more: { readonly turnDeg?: number; readonly scale?: number; readonly opacity?: number; readonly flip?: boolean } = {},
+  ): KnownPart {
     const { opacity, ...place } = more;
     return this.add({
       ...{ kind: 'shape', id: slot, name, form: formOf(form), paint },
@@ -74,7 +94,9 @@ export class Kit {
     return this.add({
       ...{ kind: 'art', id: slot, name, source: { title: name, license: 'ours' }, sizePx },
       slots: paints.map((paint, index) => ({ original: INKS[index % INKS.length] as Hex, paint })),
-      pieces: pieces.flatMap(({ path, paint, rule = 'nonzero' }) => (path.verbs === '' ? [] : [{ data: pathData(mapPath(path, map)), rule, slot: paint }])),
+      pieces: pieces.flatMap(({ path, paint, rule = 'nonzero' }) =>
+        path.verbs === '' ? [] : [{ data: pathData(mapPath(path, map)), rule, slot: paint }],
+      ),
       place: { x, y, turnDeg: 0 },
       ...more,
     });

@@ -8,13 +8,18 @@ const isRecord = (value: unknown): value is Record<string, unknown> => value !==
 /** Whether two plain values say the same, in whatever order their fields stand. */
 export function same(one: unknown, other: unknown): boolean {
   if (one === other) return true;
-  if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((each, index) => same(each, other[index]));
+  if (Array.isArray(one) && Array.isArray(other))
+    return one.length === other.length && one.every((each, index) => same(each, other[index]));
   if (!isRecord(one) || !isRecord(other)) return false;
   const names = new Set([...Object.keys(one), ...Object.keys(other)]);
   return [...names].every((name) => same(one[name], other[name]));
 }
 
-function mergedRecord(base: Record<string, unknown>, current: Record<string, unknown>, next: Record<string, unknown>): Record<string, unknown> {
+function mergedRecord(
+  base: Record<string, unknown>,
+  current: Record<string, unknown>,
+  next: Record<string, unknown>,
+): Record<string, unknown> {
   const names = new Set([...Object.keys(base), ...Object.keys(current), ...Object.keys(next)]);
   return Object.fromEntries(
     [...names].flatMap((name) => {

@@ -6,11 +6,13 @@ import { badge } from '../builders/badge';
 import { crest } from '../builders/crest';
 import { monogram } from '../builders/monogram';
 import { submark } from '../builders/submark';
+import { combined, wordmark } from '../builders/wordmark';
+import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
 import type { BuildContext, Builder, BuilderStart, Made } from './builder';
 import type { Built } from './built';
 
 /** Every builder, one row each; a new one is one file in `builders/` and one row here. */
-export const builders = { monogram, crest, badge, submark } as const;
+export const builders = { wordmark, 'symbol-and-name': combined, monogram, crest, badge, submark } as const;
 export type BuilderName = keyof typeof builders;
 export const BUILDER_NAMES = Object.keys(builders) as readonly BuilderName[];
 
@@ -26,6 +28,10 @@ export function numbersOf(name: BuilderName, numbers: unknown): Result<Readonly<
   const parsed = builderRow(name).schema.safeParse(numbers);
   return parsed.success ? ok(parsed.data) : fail(...problemsOf(parsed.error, numbers));
 }
+
+/** The limits of one of a builder's numbers. */
+export const builderLimits = (name: BuilderName, field: string): NumberLimits | undefined =>
+  limitsInSchema(builderRow(name).schema.shape[field] as Parameters<typeof limitsInSchema>[0]);
 
 /** What a builder makes of numbers; nothing where it is not known here, or its numbers are not understood. */
 export function madeBy(built: Pick<Built, 'builder' | 'numbers'>, context: BuildContext): Made | undefined {

@@ -36,7 +36,11 @@ type Followed = { readonly parts: readonly Part[]; readonly notices?: readonly P
 
 /** The marks a recipe looks at directly. */
 export const marksFollowedBy = (recipe: Recipe): readonly string[] => [
-  ...new Set(recipe.parts.flatMap((part) => (part.kind === 'linked' ? (part.from.mark ?? []) : []))),
+  ...new Set(
+    recipe.parts.flatMap((part) =>
+      part.kind === 'linked' ? (part.from.mark ?? []) : part.kind === 'group' ? (part.built?.follows?.mark ?? []) : [],
+    ),
+  ),
 ];
 
 const BROKEN: Problem = {

@@ -130,7 +130,10 @@ export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAl
       const cut = crossings
         .filter((beside) => beside !== crossing && beside.pair.includes(index) && isOver(beside, index))
         .filter(({ center }) => Math.hypot(center.x - crossing.center.x, center.y - crossing.center.y) < 12 * gap)
-        .reduce((zone, { place }) => paths.combine('subtract', zone, grown(place, gap / 2, 'round', paths)), loses(crossing, crossing.pair[crossing.over] as number));
+        .reduce(
+          (zone, { place }) => paths.combine('subtract', zone, grown(place, gap / 2, 'round', paths)),
+          loses(crossing, crossing.pair[crossing.over] as number),
+        );
       return paths.combine('subtract', rest, cut);
     }, shape),
   );

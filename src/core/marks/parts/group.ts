@@ -17,7 +17,7 @@ export type GroupPart = z.infer<typeof groupSchema>;
 export const group: PartKind<typeof groupSchema> = {
   schema: groupSchema,
   label: 'Group',
-  called: (part) => (part.built ? part.built.builder.replace(/^./, (letter) => letter.toUpperCase()) : 'Group'),
+  called: (part) => (part.built ? part.built.builder.replace(/-/g, ' ').replace(/^./, (letter) => letter.toUpperCase()) : 'Group'),
   describe: (part) => `${part.built ? 'built' : 'group'} · ${part.members.length} parts`,
   refer: (part, to) => {
     const group = referMembers(part, to);

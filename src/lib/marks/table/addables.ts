@@ -1,4 +1,6 @@
 import {
+  BUILDER_NAMES,
+  builderRow,
   CONTACT_STARTS,
   contactLines,
   linkStarters,
@@ -133,11 +135,22 @@ export function addables(table: Table): readonly Addable[] {
       },
     },
   ];
+  const built = BUILDER_NAMES.map((name): Addable => {
+    const { label, hint, words } = builderRow(name);
+    return {
+      id: `built-${name}`,
+      label,
+      hint: `built · ${hint.charAt(0).toLowerCase()}${hint.slice(1)}`,
+      words,
+      add: () => void table.building.add(name),
+    };
+  });
   const others = table.atHand.filter((mark) => mark.id !== table.info.id);
   const starters = startersFor(context);
   const texts = starters.findIndex(({ form }) => form !== undefined);
   return [
     ...starters.slice(0, texts).map(started),
+    ...built,
     ...asked,
     ...starters.slice(texts).map(started),
     ...linkStarters(context, others).map(started),

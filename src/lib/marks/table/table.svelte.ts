@@ -55,6 +55,7 @@ import { bringIn, UNSAID, type About } from './bring-in';
 import { lenderOf, pasted } from './clipboard';
 import { typedText } from '../lettering/typed-text';
 import { Looks } from './looks';
+import { Building } from './building';
 import { Treating } from './treating';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
@@ -101,6 +102,7 @@ export class Table {
   readonly arranging = new Arranging(this);
   readonly looks = new Looks(this);
   readonly treating = new Treating(this);
+  readonly building = new Building(this);
 
   /** All marks of the brand, the archived and removed ones too: others may follow them. */
   marks: readonly MarkInfo[] = $state.raw([]);

@@ -1,20 +1,404 @@
 import { z } from 'zod';
-import type { Builder } from '../../building/builder';
-import { Kit } from '../../building/kit';
+import { shrunk, type Region } from '../../../geometry';
+import { armsSchema, tinctureFaults, TINCTURES, writeBlazon, type Arms, type Tincture } from '../../../heraldry';
+import { FORM_NAMES, formKind, outlineOf, type FormName } from '../../../shapes';
+import type { BuildContext, Builder, BuilderStart } from '../../building/builder';
+import { formOf, Kit, type FormInput } from '../../building/kit';
+import { paintSchema, type Paint } from '../../drawing/paint';
+import { bannerWords } from '../../starters/banner-words';
+import type { Shape } from '../../parts/shape';
+import { drawField, type Showing } from './field';
 
-const schema = z.strictObject({ sizePx: z.number().min(40).max(4000).default(400) });
+const CONTAINERS = FORM_NAMES.filter(
+  (name) => formKind(name).group === 'shield' || ['disk', 'panel', 'arch', 'polygon', 'cartouche'].includes(name),
+);
+const TOPS = ['none', 'crown', 'coronet', 'muralCrown', 'helm'] as const;
+const CROSSED = ['none', 'oar', 'sword', 'axe', 'hammer', 'key', 'arrow', 'quill', 'anchor'] as const;
+const SUPPORTERS = ['none', 'wing', 'fish', 'anchor', 'tower', 'tree', 'acanthus'] as const;
+const COMPARTMENTS = ['none', 'wavesBar', 'line', 'leafDivider'] as const;
+const FLOURISHES = ['none', 'laurel', 'oakWreath', 'oliveWreath', 'wheatWreath', 'scrollPair', 'acanthus', 'mantling'] as const;
+const BANNERS = ['hangingFoldedRibbon', 'hangingRibbon', 'foldedRibbon', 'ribbon', 'scroll', 'archedFoldedRibbon', 'archedBand'] as const;
 
+const schema = z.strictObject({
+  /** What stands on the shield. */
+  arms: armsSchema.prefault({}),
+  container: z.enum(CONTAINERS as [FormName, ...FormName[]]).default('heaterShield'),
+  sizePx: z.number().min(40).max(4000).default(360),
+  edgePercent: z.number().min(0).max(12).default(3),
+  top: z.enum(TOPS).default('none'),
+  crossed: z.enum(CROSSED).default('none'),
+  supporters: z.enum(SUPPORTERS).default('none'),
+  compartment: z.enum(COMPARTMENTS).default('none'),
+  flourish: z.enum(FLOURISHES).default('none'),
+  motto: z.string().max(200).default(''),
+  banner: z.enum(BANNERS).default('hangingFoldedRibbon'),
+  name: z.boolean().default(false),
+  /** Engraved in one color instead of painted. */
+  hatched: z.boolean().default(false),
+  /** Height of the shield where the crest is met smallest, in pixels: the hatching stays open there. */
+  smallestPx: z.number().min(24).max(4000).default(120),
+  /** White kept between what lies in front and what lies behind, in percent of the shield. */
+  separationPercent: z.number().min(0).max(6).default(1.2),
+  backing: z.boolean().default(false),
+  family: z.string().max(64).default(''),
+  inkPaint: paintSchema.default({ role: 'lead' }),
+  groundPaint: paintSchema.default({ role: 'paper' }),
+  orPaint: paintSchema.default({ role: 'second' }),
+  argentPaint: paintSchema.default({ role: 'paper' }),
+  azurePaint: paintSchema.default({ role: 'lead' }),
+  gulesPaint: paintSchema.default({ role: 'accent' }),
+  vertPaint: paintSchema.default({ role: 'lead' }),
+  purpurePaint: paintSchema.default({ role: 'accent' }),
+  sablePaint: paintSchema.default({ role: 'ink' }),
+});
+type Crest = z.infer<typeof schema>;
+
+const labelOf = (form: string): string => (form === 'none' ? 'none' : formKind(form as FormName).label.toLowerCase());
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: labelOf(value) }));
+
+const paintsOf = (n: Crest): Readonly<Record<Tincture, Paint>> =>
+  Object.fromEntries(TINCTURES.map((tincture) => [tincture, n[`${tincture}Paint`]])) as Record<Tincture, Paint>;
+
+/** A form brought to a width or a height, its proportion kept. */
+function sizedForm(
+  form: FormName,
+  wanted: { readonly widthPx?: number; readonly heightPx?: number },
+  more: Readonly<Record<string, number>> = {},
+): FormInput {
+  const start = formOf({ form, ...more }) as unknown as Record<string, number | string>;
+  const [w, h] = [Number(start['widthPx'] ?? 100), Number(start['heightPx'] ?? 100)];
+  const by = wanted.widthPx !== undefined ? wanted.widthPx / w : (wanted.heightPx ?? h) / h;
+  return Object.fromEntries(
+    Object.entries(start).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value]),
+  ) as FormInput;
+}
+
+const SEPARATED = (n: Crest) =>
+  n.separationPercent > 0
+    ? { treatments: [{ kind: 'halo' as const, id: 'separation', widthPx: Math.max(0.1, (n.sizePx * n.separationPercent) / 100) }] }
+    : {};
+
+/** Behind the shield: tools, wreaths, mantling; beside it, supporters on their compartment. */
+function around(kit: Kit, n: Crest, width: number): void {
+  const h = n.sizePx;
+  const ink = n.inkPaint;
+  const mirrored = (slot: string, name: string) =>
+    kit.add({ kind: 'symmetry', id: slot, name, members: [`${slot}-one`], rule: 'mirror', centerX: 0, centerY: 0, axisDeg: 90 });
+  if (n.flourish !== 'none') {
+    if (n.flourish === 'scrollPair')
+      kit.shape('flourish', 'Flourish', sizedForm('scrollPair', { widthPx: width * 1.9 }), ink, { x: 0, y: h * 0.5 });
+    else if (n.flourish === 'mantling')
+      kit.shape('flourish', 'Mantling', { form: 'mantling', widthPx: width * 1.85, heightPx: h * 1.12 }, ink, { x: 0, y: -h * 0.04 });
+    else if (n.flourish === 'acanthus') {
+      kit.shape('flourish-one', 'Flourish', { form: 'acanthus', widthPx: width * 0.62, heightPx: h * 0.4, mirrored: 0 }, ink, {
+        x: width * 0.82,
+        y: h * 0.3,
+      });
+      mirrored('flourish', 'Flourishes');
+    } else {
+      const radius = Math.hypot(width / 2, h / 2) * 1.12;
+      const wreath = formOf({ form: n.flourish, radiusPx: radius, sweepDeg: 138 });
+      kit.shape('flourish', 'Wreath', wreath as unknown as FormInput, ink, { x: 0, y: -h * 0.02 });
+    }
+  }
+  if (n.crossed !== 'none') {
+    const long = n.crossed === 'anchor' ? h * 1.2 : h * 1.62;
+    kit.shape(
+      'crossed-one',
+      `${formKind(n.crossed).label}, crossed`,
+      sizedForm(n.crossed, { heightPx: long }),
+      ink,
+      { x: 0, y: -h * 0.03 },
+      { turnDeg: n.crossed === 'arrow' ? -52 : 38 },
+    );
+    mirrored('crossed', 'Crossed');
+  }
+  const foot = h * 0.5;
+  if (n.supporters !== 'none') {
+    const tall = n.supporters === 'wing' ? h * 0.62 : n.supporters === 'fish' ? h * 0.42 : h * 0.82;
+    const form = sizedForm(n.supporters, { heightPx: tall });
+    const wide = Number(form['widthPx'] ?? tall);
+    kit.shape('supporters-one', formKind(n.supporters).label, form, ink, {
+      x: width * 0.58 + wide / 2,
+      y: n.supporters === 'wing' ? -h * 0.02 : foot - tall / 2,
+    });
+    mirrored('supporters', 'Supporters');
+  }
+  if (n.compartment !== 'none')
+    kit.shape('compartment', 'Compartment', sizedForm(n.compartment, { widthPx: width * 2.3 }), ink, { x: 0, y: foot + h * 0.05 });
+  if (n.top === 'helm' && n.flourish !== 'mantling')
+    kit.shape('mantling', 'Mantling', { form: 'mantling', widthPx: width * 1.6, heightPx: h * 0.82 }, ink, { x: 0, y: -h * 0.36 });
+}
+
+/** A banner below or above, and the motto fitted to it. */
+function motto(kit: Kit, n: Crest, y: number): void {
+  const text = n.motto.trim();
+  if (text === '') return;
+  const font = kit.face(n.family);
+  const h = n.sizePx;
+  const heightPx = h * 0.15;
+  const natural = kit.lineWidth(text, font, 120, 'upper') * heightPx * 0.52;
+  const widthPx = Math.min(h * 2.1, Math.max(h * 0.95, natural / (n.banner === 'scroll' ? 0.8 : 0.66)));
+  const hanging = n.banner.startsWith('hanging');
+  const bend = hanging ? { bendDeg: -42 } : n.banner.startsWith('arched') ? { bendDeg: 42 } : {};
+  const banner = kit.shape('banner', 'Motto banner', { form: n.banner, widthPx, heightPx, ...bend } as FormInput, n.inkPaint, { x: 0, y });
+  if (n.separationPercent > 0)
+    kit.parts[kit.parts.length - 1] = {
+      ...banner,
+      treatments: [
+        { kind: 'halo', id: 'separation', hidden: false, widthPx: Math.max(0.1, (h * n.separationPercent) / 100), join: 'round' },
+      ],
+    };
+  const words = bannerWords('motto', text, banner as Shape, font.family);
+  kit.add({ ...words, name: 'Motto', font, paint: n.groundPaint } as Parameters<Kit['add']>[0]);
+}
+
+const arms = (more: z.input<typeof armsSchema>): Arms => armsSchema.parse(more);
+
+function starts(context: BuildContext): readonly BuilderStart[] {
+  const said = context.heard.second ?? '';
+  const start = (id: string, label: string, numbers: z.input<typeof schema>): BuilderStart => ({
+    id,
+    label,
+    numbers: { ...numbers, motto: numbers.motto ?? said },
+  });
+  return [
+    start('quartered', 'Quarterly, with crossed oars and a crown', {
+      arms: arms({
+        division: 'quarterly',
+        first: 'azure',
+        second: 'argent',
+        items: [
+          { is: 'charges', what: 'anchor', count: 1, tincture: 'argent', arranged: 'quarters', quarters: [1, 4] },
+          { is: 'charges', what: 'mullet', count: 1, tincture: 'azure', arranged: 'quarters', quarters: [2, 3] },
+        ],
+      }),
+      crossed: 'oar',
+      top: 'crown',
+    }),
+    start('fess', 'A wavy fess between three charges', {
+      arms: arms({
+        first: 'azure',
+        items: [
+          { is: 'ordinary', ordinary: 'fess', line: 'wavy', tincture: 'argent', between: { what: 'escallop', count: 3, tincture: 'or' } },
+        ],
+      }),
+      container: 'roundFootShield',
+      flourish: 'laurel',
+    }),
+    start('chief', 'A charged chief, engraved in one color', {
+      arms: arms({
+        first: 'argent',
+        items: [
+          { is: 'ordinary', ordinary: 'chief', tincture: 'azure', on: { what: 'mullet', count: 3, tincture: 'argent' } },
+          { is: 'charges', what: 'tree', count: 1, tincture: 'sable' },
+        ],
+      }),
+      hatched: true,
+      container: 'heaterShield',
+      top: 'coronet',
+    }),
+    start('chevron', 'A chevron between keys', {
+      arms: arms({
+        first: 'gules',
+        items: [{ is: 'ordinary', ordinary: 'chevron', tincture: 'or', between: { what: 'key', count: 3, tincture: 'argent' } }],
+      }),
+      container: 'bracedShield',
+      flourish: 'acanthus',
+    }),
+    start('supported', 'Supported by wings', {
+      arms: arms({
+        division: 'per-pale',
+        first: 'azure',
+        second: 'argent',
+        items: [{ is: 'charges', what: 'tower', count: 1, tincture: 'or' }],
+      }),
+      supporters: 'wing',
+      top: 'muralCrown',
+      compartment: 'wavesBar',
+    }),
+    start('bend', 'A bend in a bordure', {
+      arms: arms({
+        first: 'vert',
+        items: [
+          { is: 'ordinary', ordinary: 'bend', line: 'wavy', tincture: 'argent', between: { what: 'acorn', count: 2, tincture: 'or' } },
+          { is: 'ordinary', ordinary: 'bordure', tincture: 'or' },
+        ],
+      }),
+      container: 'scrolledShield',
+      flourish: 'oakWreath',
+    }),
+    start('barry', 'Barry wavy, a ship', {
+      arms: arms({
+        division: 'barry',
+        line: 'wavy',
+        pieces: 8,
+        first: 'argent',
+        second: 'azure',
+        items: [{ is: 'ordinary', ordinary: 'chief', tincture: 'azure', on: { what: 'ship', count: 1, tincture: 'argent' } }],
+      }),
+      container: 'kiteShield',
+      crossed: 'oar',
+    }),
+    start('gyronny', 'Gyronny, engraved, with a helm', {
+      arms: arms({ division: 'gyronny', pieces: 8, first: 'azure', second: 'argent', items: [] }),
+      hatched: true,
+      top: 'helm',
+      container: 'earedShield',
+    }),
+  ];
+}
+
+/** A shield with its field and charges, and all that stands around it. */
 export const crest: Builder<typeof schema> = {
   schema,
   label: 'Crest',
-  words: ['arms'],
-  hint: 'A shield',
-  describe: () => 'crest',
-  controls: [],
-  starts: () => [{ id: 'plain', label: 'Plain', numbers: {} }],
+  words: ['arms', 'coat of arms', 'shield', 'heraldry', 'blazon', 'motto', 'club', 'supporters', 'quarterly', 'crown'],
+  hint: 'A shield with its field and charges, a crown, a motto',
+  describe: ({ arms: on }) => writeBlazon(on),
+  controls: [
+    {
+      type: 'blazon',
+      field: 'arms',
+      label: 'Blazon',
+      hint: 'What stands on the shield, in the terms of heraldry; what is not understood is named',
+    },
+    { type: 'words', field: 'motto', label: 'Motto', hint: 'Stands on the banner and is fitted to it', placeholder: 'none' },
+    { type: 'choice', field: 'container', label: 'Container', hint: 'The form of the shield', options: options(CONTAINERS) },
+    { type: 'choice', field: 'top', label: 'Above', hint: 'What stands above the shield', options: options(TOPS) },
+    {
+      type: 'choice',
+      field: 'crossed',
+      label: 'Crossed behind',
+      hint: 'Two tools crossed behind the shield, a live mirror pair',
+      options: options(CROSSED),
+    },
+    {
+      type: 'choice',
+      field: 'supporters',
+      label: 'Supporters',
+      hint: 'What stands to either side, a live mirror pair',
+      options: options(SUPPORTERS),
+    },
+    { type: 'choice', field: 'compartment', label: 'Stands on', hint: 'What the supporters stand on', options: options(COMPARTMENTS) },
+    { type: 'choice', field: 'flourish', label: 'Flourish', hint: 'What completes the silhouette', options: options(FLOURISHES) },
+    {
+      type: 'choice',
+      field: 'banner',
+      label: 'Banner',
+      hint: 'What the motto stands on',
+      options: options(BANNERS),
+      when: (n) => n['motto'] !== '',
+    },
+    { type: 'tick', field: 'name', label: 'Name panel', hint: 'The name on a panel below' },
+    { type: 'tick', field: 'hatched', label: 'Engraved in one color', hint: 'Lines and dots stand for the tinctures, as in old prints' },
+    {
+      type: 'number',
+      field: 'smallestPx',
+      label: 'Smallest height',
+      unit: 'px',
+      hint: 'Where the crest is met smallest: the lines stay open there',
+      when: (n) => n['hatched'] === true,
+    },
+    { type: 'number', field: 'edgePercent', label: 'Edge', unit: '%', hint: 'How heavy the shield’s edge is' },
+    {
+      type: 'number',
+      field: 'separationPercent',
+      label: 'Separation',
+      unit: '%',
+      hint: 'White between what lies in front and what lies behind',
+    },
+    { type: 'tick', field: 'backing', label: 'Backing', hint: 'A ground behind all of it, so that it stands apart from anything' },
+    { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'Height of the shield' },
+    { type: 'face', field: 'family', label: 'Face', hint: 'The face of motto and name' },
+    { type: 'paint', field: 'inkPaint', label: 'Color', hint: 'Edge, banner, and all that stands around' },
+    { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
+    ...TINCTURES.map((tincture) => ({
+      type: 'paint' as const,
+      field: `${tincture}Paint`,
+      label: tincture.replace(/^./, (letter) => letter.toUpperCase()),
+      hint: `What ${tincture} is painted with`,
+      when: (n: Readonly<Record<string, unknown>>) => n['hatched'] !== true && JSON.stringify(n['arms']).includes(`"${tincture}"`),
+    })),
+  ],
+  starts,
+  families: ({ family }) => [family],
   build: (n, context) => {
     const kit = new Kit(context);
-    kit.shape('shield', 'Shield', { form: 'heaterShield', widthPx: n.sizePx * 0.84, heightPx: n.sizePx }, { role: 'lead' });
+    const { paths, remember } = context;
+    const h = n.sizePx;
+    const form = sizedForm(n.container, { heightPx: h });
+    const outline: Region = { path: outlineOf(formOf(form)), rule: 'nonzero' };
+    const width = Number(form['widthPx'] ?? h);
+    const edge = (h * n.edgePercent) / 100;
+    around(kit, n, width);
+    kit.add({ kind: 'shape', id: 'shield', name: 'Shield', form: formOf(form), paint: n.inkPaint, ...SEPARATED(n) });
+    const light = edge * 0.5;
+    const inside = remember(`shield ${JSON.stringify([form, edge])}`, () => {
+      const welded = paths.weld([outline]);
+      return { line: shrunk(welded, edge * 0.5, paths, 'miter'), field: shrunk(welded, edge, paths, 'miter') };
+    });
+    if (light > 0) kit.drawn('shield-line', 'Inner line', [{ path: inside.line.path, rule: inside.line.rule, paint: 0 }], [n.groundPaint]);
+    const show: Showing = {
+      ...{ paints: paintsOf(n), hatched: n.hatched, ink: n.inkPaint, ground: n.groundPaint },
+      pitchPx: Math.max(h / 90, (2.6 * h) / n.smallestPx),
+      linePx: Math.max(h / 320, (0.95 * h) / n.smallestPx),
+    };
+    drawField(kit, n.arms, inside.field, show);
+    const crown = n.top === 'none' ? undefined : sizedForm(n.top, { widthPx: width * (n.top === 'helm' ? 0.42 : 0.66) });
+    if (crown) {
+      const tall = Number(crown['heightPx'] ?? 0);
+      kit.add({
+        kind: 'shape',
+        id: 'top',
+        name: formKind(n.top as FormName).label,
+        form: formOf(crown),
+        paint: n.inkPaint,
+        place: { x: 0, y: -h / 2 - tall / 2 - h * 0.035, turnDeg: 0 },
+        ...SEPARATED(n),
+      });
+    }
+    const below = n.motto.trim() === '' ? h * 0.5 + h * 0.1 : h * 0.5 + h * 0.2;
+    motto(kit, n, h * 0.5 + h * (n.banner.startsWith('hanging') ? 0.05 : 0.16));
+    if (n.name) {
+      const text = context.heard.text.replace(/\s*\n\s*/g, ' ');
+      const font = kit.face(n.family);
+      const y = below + h * 0.16;
+      const cap = kit.outline('H', font)?.capHeight ?? 0.7;
+      const sizePx = Math.min((h * 0.1) / cap, (width * 1.7) / Math.max(0.1, kit.lineWidth(text, font, 120, 'upper')));
+      kit.shape('name-panel', 'Name panel', { form: 'panel', widthPx: width * 1.86, heightPx: h * 0.17, cornerPx: 0 }, n.inkPaint, {
+        x: 0,
+        y,
+      });
+      kit.add({
+        kind: 'lettering',
+        id: 'name',
+        name: 'Name',
+        text,
+        case: 'upper',
+        font,
+        sizePx: Math.max(1, sizePx),
+        trackingPermille: 120,
+        paint: n.groundPaint,
+        place: { x: 0, y: y + (cap * sizePx) / 2, turnDeg: 0 },
+      });
+    }
+    for (const fault of tinctureFaults(n.arms))
+      kit.note(
+        'rule-of-tincture',
+        `${fault} Seen from afar the two run together.`,
+        'Exchange a metal for a color, or keep it: the rule is old, and often broken.',
+      );
+    if (n.backing) {
+      const taken = new Set(kit.parts.flatMap((part) => ('members' in part ? part.members : [])));
+      kit.add({
+        kind: 'group',
+        id: 'all',
+        name: 'All of it',
+        members: kit.parts.filter(({ id }) => !taken.has(id)).map(({ id }) => id),
+        treatments: [{ kind: 'welding-band', id: 'backing', widthPx: Math.max(0.1, h * 0.045), counters: 'all', paint: n.groundPaint }],
+      });
+    }
     return kit.made();
   },
 };

@@ -111,7 +111,11 @@ export function nested(letters: Letters, kit: Kit, air: number): Letters {
         best = { width: w, x, y, height: h };
       }
   if (best.width === 0) {
-    kit.note('no-room-inside', `The letter ${outer.text} has no room in it for another one.`, 'Let another letter come first, or choose another construction.');
+    kit.note(
+      'no-room-inside',
+      `The letter ${outer.text} has no room in it for another one.`,
+      'Let another letter come first, or choose another construction.',
+    );
     return beside(letters, 0.1);
   }
   const scale = ((best.width * cell) / shape.width) * (1 - air);

@@ -19,7 +19,9 @@ const FORMS: { readonly [F in Exclude<Frame, 'none' | 'wreath'>]: { readonly for
 
 /** A form with all of its lengths multiplied. */
 const scaled = (form: FormInput, by: number): FormInput =>
-  Object.fromEntries(Object.entries(form).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value])) as FormInput;
+  Object.fromEntries(
+    Object.entries(form).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value]),
+  ) as FormInput;
 
 export interface FrameStyle {
   readonly frame: Frame;
@@ -36,14 +38,24 @@ export interface FrameStyle {
  * A frame around letters that balance on the origin, as small as their outlines and the air allow.
  * @param points of the letters' outlines; @returns nothing is drawn where there is no frame
  */
-export function framed(kit: Kit, points: readonly Point[], height: number, { frame, airPercent, filled, linePercent, paint, ground }: FrameStyle): void {
+export function framed(
+  kit: Kit,
+  points: readonly Point[],
+  height: number,
+  { frame, airPercent, filled, linePercent, paint, ground }: FrameStyle,
+): void {
   if (frame === 'none' || points.length === 0) return;
   const air = (height * airPercent) / 100;
   if (frame === 'wreath') {
     const reach = Math.max(...points.map(({ x, y }) => Math.hypot(x, y))) + air;
     const radius = reach * 1.16;
     if (filled) kit.shape('ground', 'Ground', { form: 'disk', widthPx: reach * 2, heightPx: reach * 2 }, paint);
-    kit.shape('frame', 'Wreath', { form: 'laurel', radiusPx: radius, sweepDeg: 158, leaves: 13, leafPercent: 118, weightPx: radius * 0.022, fullnessPercent: 46 }, paint);
+    kit.shape(
+      'frame',
+      'Wreath',
+      { form: 'laurel', radiusPx: radius, sweepDeg: 158, leaves: 13, leafPercent: 118, weightPx: radius * 0.022, fullnessPercent: 46 },
+      paint,
+    );
     return;
   }
   const { form, drop } = FORMS[frame];
@@ -54,7 +66,11 @@ export function framed(kit: Kit, points: readonly Point[], height: number, { fra
   let by = enclosing(shapeArea(form), shifted, air);
   for (let step = 0; step < 3; step++) {
     const off = drop * size * by;
-    by = enclosing(shapeArea(form), points.map(({ x, y }) => ({ x, y: y + off })), air);
+    by = enclosing(
+      shapeArea(form),
+      points.map(({ x, y }) => ({ x, y: y + off })),
+      air,
+    );
   }
   const at = { x: 0, y: -drop * size * by };
   const line = (height * linePercent) / 100;

@@ -1,82 +1,14 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { boundsOf, inkBalance, type Point, type Region } from '../../../geometry';
 import { GOOD_INTERLOCK } from '../../../interlock';
 import type { BuildContext, Builder, BuilderStart } from '../../building/builder';
 import { initialsOf, Kit, lettersOf, outlinePoints } from '../../building/kit';
-import { paintSchema, type Paint } from '../../drawing/paint';
+import type { Paint } from '../../drawing/paint';
 import { backToBack, beside, interlocked, largerMiddle, nested, overlapped, sharedStem, stacked, waysOf } from './compose';
 import { florals } from './florals';
 import { framed, FRAMES } from './frames';
+import { CONSTRUCTIONS, FLORAL, LABELS, monogramSchema as schema, type Construction, type Monogram } from './numbers';
 import { drawLetter, inkOfLetter, type Standing } from './letters';
-
-export const CONSTRUCTIONS = [
-  'plain',
-  'beside',
-  'stacked',
-  'larger-middle',
-  'nested',
-  'overlapped',
-  'shared-stem',
-  'back-to-back',
-  'interlocked',
-  'tucked',
-  'slashed',
-  'filled',
-  'wrapped',
-  'behind',
-] as const;
-type Construction = (typeof CONSTRUCTIONS)[number];
-
-const LABELS: { readonly [C in Construction]: string } = {
-  plain: 'the initial',
-  beside: 'side by side',
-  stacked: 'one above the other',
-  'larger-middle': 'larger in the middle',
-  nested: 'one in the other',
-  overlapped: 'overlapped',
-  'shared-stem': 'one stem in common',
-  'back-to-back': 'back to back, mirrored',
-  interlocked: 'interlocked',
-  tucked: 'one tucked behind the other',
-  slashed: 'with a stroke between',
-  filled: 'filled with florals',
-  wrapped: 'wrapped in florals',
-  behind: 'florals behind',
-};
-const FLORAL: readonly Construction[] = ['filled', 'wrapped', 'behind'];
-
-const schema = z.strictObject({
-  construction: z.enum(CONSTRUCTIONS).default('plain'),
-  /** Empty: the initials of the name. */
-  letters: z.string().max(24).default(''),
-  sizePx: z.number().min(20).max(4000).default(220),
-  frame: z.enum(FRAMES).default('none'),
-  airPercent: z.number().min(0).max(100).default(18),
-  linePercent: z.number().min(0).max(20).default(3),
-  filled: z.boolean().default(false),
-  /** White between letters, or what the one that passes under keeps, in percent of the capitals' height. */
-  gapPercent: z.number().min(0).max(40).default(6),
-  /** Size of the outer letters beside a larger middle one. */
-  outerPercent: z.number().min(30).max(100).default(70),
-  overlapPercent: z.number().min(5).max(90).default(42),
-  /** Which of the ways to interlock, best first. */
-  way: z.number().int().min(0).max(7).default(0),
-  /** Crossings at which over and under are exchanged. */
-  switched: z.array(z.number().int().min(0).max(199)).max(64).default([]),
-  firstOver: z.boolean().default(true),
-  seed: z.number().int().min(1).max(9999).default(1),
-  densityPercent: z.number().min(10).max(100).default(60),
-  spreadPercent: z.number().min(0).max(100).default(50),
-  weightPercent: z.number().min(20).max(300).default(100),
-  behindPercent: z.number().min(5).max(100).default(35),
-  family: z.string().max(64).default(''),
-  secondFamily: z.string().max(64).default(''),
-  firstPaint: paintSchema.default({ role: 'lead' }),
-  secondPaint: paintSchema.default({ role: 'lead' }),
-  groundPaint: paintSchema.default({ role: 'paper' }),
-  floralPaint: paintSchema.default({ role: 'second' }),
-});
-export type Monogram = z.infer<typeof schema>;
 
 /** The letters of a monogram, each on its own origin. */
 function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
@@ -89,7 +21,18 @@ function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
     if (!outline) return [];
     if (outline.missing)
       kit.note('letter-missing', `The face ${font.family} has no ${text}.`, 'Choose another face for it, or another letter.');
-    return [{ slot: `letter-${index + 1}`, text, font, outline, size: 1, x: 0, y: 0, paint: index === 0 ? paintOn(n, n.firstPaint) : paintOn(n, n.secondPaint) }];
+    return [
+      {
+        slot: `letter-${index + 1}`,
+        text,
+        font,
+        outline,
+        size: 1,
+        x: 0,
+        y: 0,
+        paint: index === 0 ? paintOn(n, n.firstPaint) : paintOn(n, n.secondPaint),
+      },
+    ];
   });
   return found;
 }
@@ -127,7 +70,11 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
     case 'shared-stem': {
       const shared = sharedStem(letters);
       if (shared) return { letters: shared, how: 'welded', gap };
-      kit.note('no-shared-stem', `${letters.map(({ text }) => text).join(' and ')} have no stems that can be one.`, 'They stand side by side. Letters such as H, K, L or E have stems that agree.');
+      kit.note(
+        'no-shared-stem',
+        `${letters.map(({ text }) => text).join(' and ')} have no stems that can be one.`,
+        'They stand side by side. Letters such as H, K, L or E have stems that agree.',
+      );
       return each(beside(letters, gap));
     }
     case 'back-to-back':
@@ -139,11 +86,17 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
       if (way.score < GOOD_INTERLOCK || way.crossings === 0)
         kit.note(
           'poor-interlock',
-          way.crossings === 0 ? 'These two letters do not cross anywhere: this is no clean interlock.' : 'No clean interlock: these two letters do not lie well in one another.',
+          way.crossings === 0
+            ? 'These two letters do not cross anywhere: this is no clean interlock.'
+            : 'No clean interlock: these two letters do not lie well in one another.',
           'Try another way, another face, or let them be tucked.',
         );
       const smallest = Math.ceil(1 / way.gap);
-      kit.note('interlock-smallest', `The gaps stay open down to ${smallest} px of the capitals’ height.`, 'Widen the gap for smaller sizes.');
+      kit.note(
+        'interlock-smallest',
+        `The gaps stay open down to ${smallest} px of the capitals’ height.`,
+        'Widen the gap for smaller sizes.',
+      );
       return { letters: interlocked(letters, way), how: 'woven', gap: n.gapPercent === 6 ? way.gap : gap };
     }
     case 'slashed':
@@ -175,23 +128,31 @@ function starts(context: BuildContext): readonly BuilderStart[] {
   ];
   if (!several) return framedOnes;
   const pair = lettersOf(initials).slice(0, 2).join('');
+  // Only what these letters can really make is offered.
+  const kit = new Kit(context);
+  const two = lettersFor(kit, schema.parse({ construction: 'beside', letters: pair }));
+  const shares = sharedStem(two) !== undefined;
+  const nests = (nested(two, kit, 0.18)[1]?.size ?? 0) > 0.3;
   return [
     start('interlocked', 'Interlocked', { letters: pair }),
     start('interlocked', 'Interlocked, another way', { letters: pair, way: 1 }),
     start('interlocked', 'Interlocked, a third way', { letters: pair, way: 2 }),
     start('beside', 'Side by side', { frame: 'circle' }),
     start('stacked', 'One above the other', { letters: pair }),
-    start('larger-middle', 'Larger in the middle', { letters: lettersOf(initials).length > 2 ? initials : '' , frame: 'oval' }),
-    start('nested', 'One in the other', { letters: pair }),
+    ...(lettersOf(initials).length > 2 ? [start('larger-middle', 'Larger in the middle', { letters: initials, frame: 'oval' })] : []),
+    ...(nests ? [start('nested', 'One in the other', { letters: pair })] : []),
     start('overlapped', 'Overlapped', { letters: pair }),
-    start('shared-stem', 'One stem in common', { letters: pair }),
+    ...(shares ? [start('shared-stem', 'One stem in common', { letters: pair })] : []),
     start('slashed', 'With a stroke between', { letters: pair }),
     ...framedOnes,
   ];
 }
 
 const isFloral = (n: Readonly<Record<string, unknown>>) => FLORAL.includes(n['construction'] as Construction);
-const isOne = (...constructions: readonly Construction[]) => (n: Readonly<Record<string, unknown>>) => constructions.includes(n['construction'] as Construction);
+const isOne =
+  (...constructions: readonly Construction[]) =>
+  (n: Readonly<Record<string, unknown>>) =>
+    constructions.includes(n['construction'] as Construction);
 
 /** One, two or three letters as one sign. */
 export const monogram: Builder<typeof schema> = {
@@ -201,22 +162,94 @@ export const monogram: Builder<typeof schema> = {
   hint: 'One, two or three letters as one sign',
   describe: ({ construction }) => LABELS[construction],
   controls: [
-    { type: 'choice', field: 'construction', label: 'Construction', hint: 'How the letters make one sign', options: CONSTRUCTIONS.map((value) => ({ value, label: LABELS[value] })) },
-    { type: 'words', field: 'letters', label: 'Letters', hint: 'One, two or three; empty are the initials of the name', placeholder: 'the initials' },
-    { type: 'number', field: 'way', label: 'Way', hint: 'The ways in which these letters interlock, best first', when: isOne('interlocked') },
-    { type: 'tick', field: 'firstOver', label: 'The first passes over first', hint: 'Turns over and under about, at every crossing', when: isOne('interlocked', 'tucked', 'overlapped') },
+    {
+      type: 'choice',
+      field: 'construction',
+      label: 'Construction',
+      hint: 'How the letters make one sign',
+      options: CONSTRUCTIONS.map((value) => ({ value, label: LABELS[value] })),
+    },
+    {
+      type: 'words',
+      field: 'letters',
+      label: 'Letters',
+      hint: 'One, two or three; empty are the initials of the name',
+      placeholder: 'the initials',
+    },
+    {
+      type: 'number',
+      field: 'way',
+      label: 'Way',
+      hint: 'The ways in which these letters interlock, best first',
+      when: isOne('interlocked'),
+    },
+    {
+      type: 'tick',
+      field: 'firstOver',
+      label: 'The first passes over first',
+      hint: 'Turns over and under about, at every crossing',
+      when: isOne('interlocked', 'tucked', 'overlapped'),
+    },
     { type: 'number', field: 'gapPercent', label: 'Gap', unit: '%', hint: 'White between the letters, against the height of the capitals' },
-    { type: 'number', field: 'overlapPercent', label: 'Overlap', unit: '%', hint: 'How far the letters lie over one another', when: isOne('overlapped', 'tucked') },
-    { type: 'number', field: 'outerPercent', label: 'Outer letters', unit: '%', hint: 'Their size against the middle one', when: isOne('larger-middle') },
+    {
+      type: 'number',
+      field: 'overlapPercent',
+      label: 'Overlap',
+      unit: '%',
+      hint: 'How far the letters lie over one another',
+      when: isOne('overlapped', 'tucked'),
+    },
+    {
+      type: 'number',
+      field: 'outerPercent',
+      label: 'Outer letters',
+      unit: '%',
+      hint: 'Their size against the middle one',
+      when: isOne('larger-middle'),
+    },
     { type: 'number', field: 'seed', label: 'Variation', hint: 'Another number, another accident of the same kind', when: isFloral },
     { type: 'number', field: 'densityPercent', label: 'Density', unit: '%', hint: 'How closely the florals stand', when: isFloral },
-    { type: 'number', field: 'spreadPercent', label: 'Size spread', unit: '%', hint: 'How much large and small blooms differ', when: isFloral },
+    {
+      type: 'number',
+      field: 'spreadPercent',
+      label: 'Size spread',
+      unit: '%',
+      hint: 'How much large and small blooms differ',
+      when: isFloral,
+    },
     { type: 'number', field: 'weightPercent', label: 'Weight', unit: '%', hint: 'How heavy stalks and leaves are', when: isFloral },
-    { type: 'number', field: 'behindPercent', label: 'Opacity', unit: '%', hint: 'How strong the florals behind are', when: isOne('behind') },
-    { type: 'choice', field: 'frame', label: 'Frame', hint: 'What stands around the letters', options: FRAMES.map((value) => ({ value, label: value })) },
+    {
+      type: 'number',
+      field: 'behindPercent',
+      label: 'Opacity',
+      unit: '%',
+      hint: 'How strong the florals behind are',
+      when: isOne('behind'),
+    },
+    {
+      type: 'choice',
+      field: 'frame',
+      label: 'Frame',
+      hint: 'What stands around the letters',
+      options: FRAMES.map((value) => ({ value, label: value })),
+    },
     { type: 'tick', field: 'filled', label: 'Filled frame', hint: 'Light letters on a filled frame', when: (n) => n['frame'] !== 'none' },
-    { type: 'number', field: 'airPercent', label: 'Air', unit: '%', hint: 'White between the letters and the frame', when: (n) => n['frame'] !== 'none' },
-    { type: 'number', field: 'linePercent', label: 'Line', unit: '%', hint: 'How heavy the frame’s line is', when: (n) => n['frame'] !== 'none' },
+    {
+      type: 'number',
+      field: 'airPercent',
+      label: 'Air',
+      unit: '%',
+      hint: 'White between the letters and the frame',
+      when: (n) => n['frame'] !== 'none',
+    },
+    {
+      type: 'number',
+      field: 'linePercent',
+      label: 'Line',
+      unit: '%',
+      hint: 'How heavy the frame’s line is',
+      when: (n) => n['frame'] !== 'none',
+    },
     { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'Height of the capitals' },
     { type: 'face', field: 'family', label: 'Face', hint: 'The face of the first letter' },
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of the others' },
@@ -238,13 +271,25 @@ export const monogram: Builder<typeof schema> = {
     const areas: readonly Region[] = placed.map(inkOfLetter);
     const balance: Point = inkBalance(areas) ?? { x: 0, y: 0 };
     const boxes = areas.flatMap(({ path }) => boundsOf(path) ?? []);
-    const box = { left: Math.min(...boxes.map((b) => b.left)), right: Math.max(...boxes.map((b) => b.right)), top: Math.min(...boxes.map((b) => b.top)), bottom: Math.max(...boxes.map((b) => b.bottom)) };
+    const box = {
+      left: Math.min(...boxes.map((b) => b.left)),
+      right: Math.max(...boxes.map((b) => b.right)),
+      top: Math.min(...boxes.map((b) => b.top)),
+      bottom: Math.max(...boxes.map((b) => b.bottom)),
+    };
     // Half way between where it balances and the middle of its box: what hangs out on one side still wants its air.
     const center = { x: (balance.x + (box.left + box.right) / 2) / 2, y: (balance.y + (box.top + box.bottom) / 2) / 2 };
     const perCap = n.sizePx;
     const height = (box.bottom - box.top) * perCap;
     const points = outlinePoints(areas, 0.01).map(({ x, y }) => ({ x: (x - center.x) * perCap, y: (y - center.y) * perCap }));
-    framed(kit, points, height, { frame: n.frame, airPercent: n.airPercent, filled: n.filled, linePercent: n.linePercent, paint: n.firstPaint, ground: n.groundPaint });
+    framed(kit, points, height, {
+      frame: n.frame,
+      airPercent: n.airPercent,
+      filled: n.filled,
+      linePercent: n.linePercent,
+      paint: n.firstPaint,
+      ground: n.groundPaint,
+    });
     if (FLORAL.includes(n.construction)) {
       const [letter] = placed;
       if (letter) florals(kit, n, letter, perCap, center);
@@ -255,18 +300,38 @@ export const monogram: Builder<typeof schema> = {
     for (const letter of ordered) drawLetter(kit, letter, perCap, center);
     const members = ordered.map(({ slot }) => slot);
     if (how === 'woven')
-      kit.add({ kind: 'combination', id: 'woven', name: 'Interlocked letters', members, how: 'weave', gapPx: Math.min(500, gap * perCap), firstOver: n.firstOver, switched: n.switched });
+      kit.add({
+        kind: 'combination',
+        id: 'woven',
+        name: 'Interlocked letters',
+        members,
+        how: 'weave',
+        gapPx: Math.min(500, gap * perCap),
+        firstOver: n.firstOver,
+        switched: n.switched,
+      });
     if (how === 'welded') kit.add({ kind: 'combination', id: 'welded', name: 'Letters with one stem', members, how: 'unite' });
     if (how === 'tucked') {
       const top = kit.parts.findIndex(({ id }) => id === members.at(-1));
       const part = kit.parts[top];
-      if (part && gap > 0) kit.parts[top] = { ...part, treatments: [{ kind: 'halo', id: 'gap', hidden: false, widthPx: Math.min(2000, Math.max(0.1, gap * perCap)), join: 'round' }] };
+      if (part && gap > 0)
+        kit.parts[top] = {
+          ...part,
+          treatments: [{ kind: 'halo', id: 'gap', hidden: false, widthPx: Math.min(2000, Math.max(0.1, gap * perCap)), join: 'round' }],
+        };
     }
     if (n.construction === 'slashed' && placed.length === 2) {
       const [a, b] = boxes as [(typeof boxes)[number], (typeof boxes)[number]];
       const x = ((a.right + b.left) / 2 - center.x) * perCap;
       const y = ((box.top + box.bottom) / 2 - center.y) * perCap;
-      kit.shape('slash', 'Stroke', { form: 'line', widthPx: height * 1.45, heightPx: perCap * 0.03 }, paintOn(n, n.secondPaint), { x, y }, { turnDeg: -68 });
+      kit.shape(
+        'slash',
+        'Stroke',
+        { form: 'line', widthPx: height * 1.45, heightPx: perCap * 0.03 },
+        paintOn(n, n.secondPaint),
+        { x, y },
+        { turnDeg: -68 },
+      );
     }
     return kit.made();
   },

@@ -1,0 +1,8 @@
+/** Heraldry: tinctures, divisions, blazon. */
+export { armsSchema, type Arms, type ArmsItem, type Charges } from './arms';
+export { readBlazon, tinctureFaults, writeBlazon, type ReadBlazon, type ReadWord } from './blazon';
+export { DIVISIONS, dividedField, ORDINARIES, ordinaryOn, type Division, type Ordinary } from './divisions';
+export { edgeBetween, LINE_STYLES, type LineStyle } from './partition-lines';
+export { ARRANGED, slotsOn, type Slot } from './slots';
+export { mayLieOn, TINCTURES, tinctureRow, type Tincture } from './tinctures';
+export { CHARGE_NAMES, chargeRow, type ChargeName } from './vocabulary';

@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { readBlazon, writeBlazon, type Arms, type ReadWord } from '$core/index';
+
+  interface Props {
+    label: string;
+    hint: string;
+    arms: Arms;
+    change: (arms: Arms) => void;
+  }
+  const { label, hint, arms, change }: Props = $props();
+  const id = $props.id();
+
+  /** What was typed and not understood to the end; the line is written back from what stands otherwise. */
+  let odd: readonly ReadWord[] = $state.raw([]);
+  let fault = $state('');
+  const written = $derived(writeBlazon(arms));
+
+  function read(text: string): void {
+    const found = readBlazon(text);
+    if (!found.ok) {
+      fault = found.problems.map(({ message, fix }) => `${message} ${fix ?? ''}`).join(' ');
+      odd = [];
+      return;
+    }
+    fault = '';
+    odd = found.value.words.filter(({ understood }) => !understood);
+    if (JSON.stringify(found.value.arms) !== JSON.stringify(arms)) change(found.value.arms);
+  }
+</script>
+
+<div class="blazon" title={hint}>
+  <label class="quiet" for={id}>{label}</label>
+  <textarea
+    {id}
+    value={written}
+    rows="3"
+    maxlength="600"
+    spellcheck="false"
+    aria-describedby="{id}-said"
+    onchange={(event) => read(event.currentTarget.value)}
+    onkeydown={(event) => {
+      if (event.key !== 'Enter') return;
+      event.preventDefault();
+      event.currentTarget.blur();
+    }}></textarea>
+  <div id="{id}-said" aria-live="polite">
+    {#if fault}<p class="odd">{fault}</p>{/if}
+    {#if odd.length > 0}
+      <p class="odd">
+        Not understood, and left out:
+        {#each odd as { text, nearest }, index (index)}<mark>{text}</mark>{nearest ? ` (perhaps ${nearest})` : ''}{index < odd.length - 1
+            ? ' '
+            : '.'}{/each}
+      </p>
+    {/if}
+  </div>
+</div>
+
+<style>
+  .blazon {
+    padding: 4px 0;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  textarea {
+    width: 100%;
+    padding: 4px 6px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-paper);
+    font-size: 13px;
+    line-height: 1.35;
+  }
+  .odd {
+    margin: 2px 0;
+    font-size: 12px;
+  }
+  mark {
+    padding: 0 2px;
+    background: transparent;
+    color: var(--color-rust);
+    text-decoration: underline wavy;
+  }
+</style>

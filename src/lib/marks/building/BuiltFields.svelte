@@ -1,0 +1,162 @@
+<script lang="ts">
+  import {
+    builderLimits,
+    builderRow,
+    isBuilder,
+    numbersOf,
+    type Arms,
+    type BuilderControl,
+    type GroupPart,
+    type Paint,
+    type Problem,
+  } from '$core/index';
+  import AmountField from '$lib/ui/AmountField.svelte';
+  import Choice from '$lib/ui/Choice.svelte';
+  import PaintPicker from '$lib/ui/PaintPicker.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
+  import { useTable } from '../table/table.svelte';
+  import BlazonField from './BlazonField.svelte';
+  import BuiltStarts from './BuiltStarts.svelte';
+  import FacePick from './FacePick.svelte';
+  import WordsField from './WordsField.svelte';
+
+  const { part, built }: { part: GroupPart; built: NonNullable<GroupPart['built']> } = $props();
+  const table = useTable();
+  const { building } = table;
+
+  const row = $derived(isBuilder(built.builder) ? builderRow(built.builder) : undefined);
+  const values = $derived.by(() => {
+    const read = isBuilder(built.builder) ? numbersOf(built.builder, built.numbers) : undefined;
+    return read?.ok ? read.value : undefined;
+  });
+  const shown = $derived(values && row ? row.controls.filter(({ when }) => !when || when(values)) : []);
+  /** Numbers that follow one another stand two in a line. */
+  const blocks = $derived(
+    shown.reduce<BuilderControl[][]>((all, control) => {
+      const last = all.at(-1);
+      if (last?.[0]?.type === 'number' && control.type === 'number' && last.length < 2) last.push(control);
+      else all.push([control]);
+      return all;
+    }, []),
+  );
+  const gesture = (label: string) => `${row?.label ?? ''}: ${label.toLowerCase()}`;
+  const change = (field: string, label: string, value: unknown) => void building.change(part.id, gesture(label), { [field]: value });
+
+  let notices: readonly Problem[] = $state.raw([]);
+  // What had to be changed while it was built: asked for once the stage rests.
+  $effect(() => {
+    if (table.desk.rests === 0) return;
+    const asked = $state.snapshot(built) as typeof built;
+    let wanted = true;
+    table.desk
+      .ask((draughtsman) => draughtsman.buildNotices(asked))
+      .then((found) => wanted && (notices = found))
+      .catch(() => undefined);
+    return () => (wanted = false);
+  });
+</script>
+
+{#if !row || !values}
+  <p class="quiet">This was built by a newer version. Its parts can be changed one by one; its own numbers are kept as they are.</p>
+{:else}
+  <BuiltStarts {part} {built} />
+  {#each blocks as block (block[0]?.field)}
+    <div class:two={block.length > 1}>
+      {#each block as control (control.field)}
+        {#if control.type === 'number' && isBuilder(built.builder)}
+          {@const limits = builderLimits(built.builder, control.field)}
+          <AmountField
+            label={control.label}
+            hint={control.hint}
+            unit={control.unit ?? ''}
+            lengths={control.unit === 'px'}
+            step={control.step ?? 1}
+            digits={limits?.whole ? 0 : 2}
+            min={limits?.min ?? 0}
+            max={limits?.max ?? 0}
+            value={Number(values[control.field])}
+            preview={(value) => building.preview(part.id, { [control.field]: limits?.whole ? Math.round(value) : value })}
+            commit={() => void building.commit(gesture(control.label))}
+          />
+        {:else if control.type === 'choice' && control.options.length > 4}
+          <Pick
+            label={control.label}
+            hint={control.hint}
+            value={String(values[control.field])}
+            options={control.options}
+            choose={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'choice'}
+          <Choice
+            label={control.label}
+            hint={control.hint}
+            value={String(values[control.field])}
+            options={control.options}
+            choose={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'tick'}
+          <Tick
+            label={control.label}
+            hint={control.hint}
+            checked={values[control.field] === true}
+            change={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'paint'}
+          <PaintPicker
+            label={control.label}
+            palette={table.palette}
+            value={values[control.field] as Paint}
+            choose={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'words'}
+          <WordsField
+            label={control.label}
+            hint={control.hint}
+            placeholder={control.placeholder}
+            value={String(values[control.field] ?? '')}
+            change={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'face'}
+          <FacePick
+            label={control.label}
+            hint={control.hint}
+            families={table.families}
+            value={String(values[control.field] ?? '')}
+            change={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'blazon'}
+          <BlazonField
+            label={control.label}
+            hint={control.hint}
+            arms={values[control.field] as Arms}
+            change={(arms) => change(control.field, control.label, arms)}
+          />
+        {/if}
+      {/each}
+    </div>
+  {/each}
+  {#each notices as { message, fix } (message)}
+    <p class="note"><strong>{message}</strong> {fix ?? ''}</p>
+  {/each}
+  <p class="quiet">
+    {built.follows
+      ? 'It follows the name as it is set, its words and its face.'
+      : 'It follows no lettering: it keeps the words it was built with.'}
+    Its parts are below, and can be changed one by one; what you change stays.
+  </p>
+{/if}
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 14px;
+  }
+  .note {
+    margin: 4px 0;
+    padding-left: 8px;
+    border-left: 2px solid var(--color-amber);
+    font-size: 12px;
+  }
+</style>
