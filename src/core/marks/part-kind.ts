@@ -104,6 +104,8 @@ export interface PartPicture {
   readonly baseline?: readonly FreePoint[];
   /** The height that there is for words along it. */
   readonly roomPx?: number;
+  /** Where its members pass over and under one another, in its own pixels, from left to right. */
+  readonly crossings?: readonly Point[];
   /** Where it stands each member that it moves, in its own pixels. */
   readonly standing?: ReadonlyMap<string, Affine>;
 }

@@ -31,7 +31,7 @@ const schema = z.strictObject({
   secondFamily: z.string().max(64).default(''),
   leadPaint: paintSchema.default({ role: 'lead' }),
   groundPaint: paintSchema.default({ role: 'paper' }),
-  secondPaint: paintSchema.default({ role: 'second' }),
+  secondPaint: paintSchema.default({ role: 'paper' }),
 });
 type Badge = z.infer<typeof schema>;
 
@@ -231,7 +231,7 @@ function round(b: BadgeKit): void {
   }
   // A word across: the ring text runs above and below it.
   const height = R * 0.42;
-  const side = n.filled ? n.secondPaint : n.groundPaint;
+  const side = n.secondPaint;
   const small = Math.min((n.sizePx * n.textPercent) / 100, band * 0.78);
   ringWords(kit, {
     around,

@@ -10,8 +10,14 @@ const isBuilt = (recipe: Recipe): boolean => recipe.parts.some((part) => part.ki
 
 /** What a lettering says to builders. */
 export function heardFrom({ id, text, font }: Pick<Lettering, 'id' | 'text' | 'font'>, recipe: Recipe | undefined): Heard {
-  const second = recipe?.parts.find((part) => part.kind === 'lettering' && part.companion?.part === id);
-  return { text, font, ...(second?.kind === 'lettering' ? { second: second.text } : {}) };
+  const others = (recipe?.parts ?? []).filter(
+    (part): part is Lettering => part.kind === 'lettering' && part.id !== id && part.text.trim() !== '',
+  );
+  const made = new Set(recipe?.parts.flatMap((part) => (part.kind === 'group' && part.built ? Object.values(part.built.slots) : [])));
+  const loose = others.filter((part) => !made.has(part.id));
+  // What stands by the name is its second line; where nothing does, the only other line is.
+  const second = loose.find(({ companion }) => companion?.part === id) ?? (loose.length === 1 ? loose[0] : undefined);
+  return { text, font, ...(second ? { second: second.text } : {}) };
 }
 
 /** What a built group hears now: the lettering it follows, through links; what it heard last where that is gone. */

@@ -47,6 +47,8 @@ export interface ResolvedPart {
   readonly ink: Bounds | undefined;
   /** The same in the part's own pixels. */
   readonly ownInk?: Bounds | undefined;
+  /** Where its members pass over and under one another, in mark pixels, from left to right. */
+  readonly crossings?: readonly Point[];
   readonly notices: readonly Problem[];
   readonly lettering: LetteringFacts | undefined;
   /** Where its ink balances, in mark pixels: the optical center, often beside the middle of the box. */
@@ -367,6 +369,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         transform,
         ink: within === undefined ? own.ink : placedInk(own.serial, own.picture, transform),
         // Asked for by those who pull at treatments only.
+        ...(own.picture.crossings ? { crossings: own.picture.crossings.map((at) => apply(transform, at)) } : {}),
         ...(part.treatments ? { ownInk: placedInk(own.serial, own.picture, IDENTITY) } : {}),
         notices,
         lettering: own.picture.lettering,

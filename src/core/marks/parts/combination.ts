@@ -60,8 +60,7 @@ function combined(part: Combination, areas: readonly Region[], paths: PathAlgebr
   if (part.how === 'unite') return [paths.weld(areas)];
   if (part.how === 'subtract') return [rest.length === 0 ? first : paths.combine('subtract', first, paths.weld(rest))];
   if (part.how === 'divide') return divide(areas, paths);
-  if (part.how === 'weave') return weave(areas, { gap: part.gapPx, first: part.firstOver, switched: part.switched }, paths).areas;
-  const how = part.how;
+  const how = part.how === 'weave' ? 'unite' : part.how;
   return [rest.reduce((sum, area) => paths.combine(how, sum, area), first)];
 }
 
@@ -75,7 +74,11 @@ export const combination: PartKind<typeof combinationSchema> = {
   draw: (part, { members, paths }) => {
     const areas = members.map((member) => areaOfMember(member, paths));
     const paints = members.map((member) => paintOfMember(member) ?? INK);
-    const made = combined(part, areas, paths);
+    const woven =
+      part.how === 'weave'
+        ? weave(areas, { gap: part.gapPx, first: part.firstOver, ...(part.switched ? { switched: part.switched } : {}) }, paths)
+        : undefined;
+    const made = woven?.areas ?? combined(part, areas, paths);
     const nodes = made.flatMap((region, index): readonly PaintedFill[] => {
       const own = part.how === 'divide' ? part.pieces.find((piece) => piece.index === index) : undefined;
       if (own?.out || region.path.verbs === '') return [];
@@ -85,6 +88,7 @@ export const combination: PartKind<typeof combinationSchema> = {
     const nothing = members.length > 0 && nodes.length === 0;
     return {
       nodes,
+      ...(woven ? { crossings: woven.crossings.map(({ x, y }) => ({ x, y })) } : {}),
       notices: nothing
         ? [
             {

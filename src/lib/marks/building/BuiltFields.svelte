@@ -15,7 +15,9 @@
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import WeaveFields from '../fields/WeaveFields.svelte';
   import { useTable } from '../table/table.svelte';
+  import { wovenIn } from '../table/woven';
   import BlazonField from './BlazonField.svelte';
   import BuiltStarts from './BuiltStarts.svelte';
   import FacePick from './FacePick.svelte';
@@ -40,6 +42,7 @@
       return all;
     }, []),
   );
+  const woven = $derived(wovenIn(part, table.open.recipe));
   const gesture = (label: string) => `${row?.label ?? ''}: ${label.toLowerCase()}`;
   const change = (field: string, label: string, value: unknown) => void building.change(part.id, gesture(label), { [field]: value });
 
@@ -136,6 +139,7 @@
       {/each}
     </div>
   {/each}
+  {#if woven}<WeaveFields part={woven} />{/if}
   {#each notices as { message, fix } (message)}
     <p class="note"><strong>{message}</strong> {fix ?? ''}</p>
   {/each}

@@ -107,7 +107,7 @@
   }
 </script>
 
-<Modal bind:open title="New mark" size="xl" autoclose={false}>
+<Modal bind:open title="New mark" size="xl" class="max-w-[1160px]" autoclose={false}>
   <p id="what" class="ask">What is it to be?</p>
   <div class="kinds" role="group" aria-labelledby="what">
     {#each BUILDER_NAMES as name (name)}

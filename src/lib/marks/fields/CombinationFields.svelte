@@ -5,6 +5,7 @@
   import Tick from '$lib/ui/Tick.svelte';
   import NumberFields from './NumberFields.svelte';
   import { NUMBERS } from './numbers';
+  import WeaveFields from './WeaveFields.svelte';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Combination } = $props();
@@ -39,6 +40,7 @@
     checked={part.firstOver}
     change={(firstOver) => table.change(part.id, 'Over and under', { firstOver })}
   />
+  <WeaveFields {part} />
 {:else}
   <PaintPicker
     label="Color"

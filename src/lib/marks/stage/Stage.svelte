@@ -2,6 +2,7 @@
   import { isKnownTreatment, unite, type Bounds } from '$core/index';
   import CropTicks from './CropTicks.svelte';
   import CurveDrawing from './CurveDrawing.svelte';
+  import CrossingHandles from './CrossingHandles.svelte';
   import CurveHandles from './CurveHandles.svelte';
   import Guides from './Guides.svelte';
   import CutHandles from '../lettering/CutHandles.svelte';
@@ -204,6 +205,7 @@
     {#if table.selected?.kind === 'curve' && !table.selected.locked && ticks}
       <CurveHandles part={table.selected} resolved={ticks} {view} surface={hands.surface} />
     {/if}
+    <CrossingHandles {view} />
     {#if treated && ticks}
       <TreatmentHandles part={treated.part} treatment={treated.treatment} resolved={ticks} {view} surface={hands.surface} />
     {/if}

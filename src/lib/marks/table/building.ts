@@ -37,8 +37,13 @@ export class Building {
     for (const { id } of order) {
       const recipe = recipes.get(id);
       const made = new Set(recipe?.parts.flatMap((part) => (part.kind === 'group' && part.built ? Object.values(part.built.slots) : [])));
-      const part = recipe?.parts.find((each) => each.kind === 'lettering' && each.text.trim() !== '' && !made.has(each.id));
-      if (recipe && part?.kind === 'lettering') return { mark: id, recipe, part };
+      const lines = (recipe?.parts ?? []).filter(
+        (each): each is Lettering => each.kind === 'lettering' && each.text.trim() !== '' && !made.has(each.id),
+      );
+      // A second line stands by the name; where none does, the largest words are the name.
+      const largest = [...lines].sort((one, other) => other.sizePx - one.sizePx);
+      const part = largest.find(({ companion }) => companion === null) ?? largest[0];
+      if (recipe && part) return { mark: id, recipe, part };
     }
     return undefined;
   };

@@ -1,5 +1,6 @@
 import {
   boundsOf,
+  grown,
   islandsOf,
   polygonPath,
   shrunk,
@@ -196,7 +197,9 @@ export function drawField(kit: Kit, arms: Arms, inside: Region, show: Showing): 
   const chief = arms.items.some((item) => item.is === 'ordinary' && item.ordinary === 'chief');
   const bordure = arms.items.some((item) => item.is === 'ordinary' && item.ordinary === 'bordure');
   const second = dividedField(box, arms.division, arms.line, arms.pieces);
-  const cut = second.length === 0 ? undefined : paths.combine('intersect', paths.weld([areaOf(second)]), inside);
+  // Painted upon the first, the second reaches a hair beyond the edge, so that no rim of the first shines through there.
+  const reach = show.hatched ? inside : grown(inside, (box.right - box.left) / 900, 'miter', paths);
+  const cut = second.length === 0 ? undefined : paths.combine('intersect', paths.weld([areaOf(second)]), reach);
   const first = cut && show.hatched ? paths.combine('subtract', inside, cut) : inside;
   inTincture(kit, 'field', 'Field', first, arms.first, show);
   if (cut) inTincture(kit, 'field-second', 'Second field', cut, arms.second, show);

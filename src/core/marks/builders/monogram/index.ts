@@ -10,9 +10,13 @@ import { framed, FRAMES } from './frames';
 import { CONSTRUCTIONS, FLORAL, LABELS, monogramSchema as schema, type Construction, type Monogram } from './numbers';
 import { drawLetter, inkOfLetter, type Standing } from './letters';
 
+/** The name with its second line: “Gorsebank” over “Rowing Club” has three initials. */
+const wholeName = ({ text, second = '' }: BuildContext['heard']): string => `${text} ${/\s/.test(text.trim()) ? '' : second}`;
+
 /** The letters of a monogram, each on its own origin. */
 function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
-  const typed = n.letters || initialsOf(kit.context.heard.text, FLORAL.includes(n.construction) || n.construction === 'plain' ? 1 : 3);
+  const typed =
+    n.letters || initialsOf(wholeName(kit.context.heard), FLORAL.includes(n.construction) || n.construction === 'plain' ? 1 : 3);
   const all = lettersOf(typed).slice(0, n.construction === 'plain' ? 3 : FLORAL.includes(n.construction) ? 1 : 3);
   const [one, two] = [kit.face(n.family), kit.face(n.secondFamily === '' ? n.family : n.secondFamily)];
   const found = all.flatMap((text, index): readonly Standing[] => {
@@ -113,7 +117,7 @@ const start = (construction: Construction, label: string, more: Partial<z.input<
 });
 
 function starts(context: BuildContext): readonly BuilderStart[] {
-  const initials = initialsOf(context.heard.text, 3);
+  const initials = initialsOf(wholeName(context.heard), 3);
   const several = lettersOf(initials).length > 1;
   const first = lettersOf(initials)[0] ?? initials;
   const framedOnes = [
@@ -308,7 +312,6 @@ export const monogram: Builder<typeof schema> = {
         how: 'weave',
         gapPx: Math.min(500, gap * perCap),
         firstOver: n.firstOver,
-        switched: n.switched,
       });
     if (how === 'welded') kit.add({ kind: 'combination', id: 'welded', name: 'Letters with one stem', members, how: 'unite' });
     if (how === 'tucked') {

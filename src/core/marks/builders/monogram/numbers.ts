@@ -54,8 +54,6 @@ export const monogramSchema = z.strictObject({
   overlapPercent: z.number().min(5).max(90).default(42),
   /** Which of the ways to interlock, best first. */
   way: z.number().int().min(0).max(7).default(0),
-  /** Crossings at which over and under are exchanged. */
-  switched: z.array(z.number().int().min(0).max(199)).max(64).default([]),
   firstOver: z.boolean().default(true),
   seed: z.number().int().min(1).max(9999).default(1),
   densityPercent: z.number().min(10).max(100).default(60),
