@@ -176,7 +176,8 @@ export function overlaid(layers: readonly Layer[], gap: number): Overlay {
         const cell = row * columns + column;
         for (let dy = -columns; dy <= columns; dy += columns)
           for (let near = cell + dy - 1; near <= cell + dy + 1; near++)
-            if (pieceAt[near] && stamp[near] !== -(index + 1)) {
+            // A third shape beside it has no part in this overlap.
+            if (pieceAt[near] && ((bits[near] as number) & own) !== 0 && stamp[near] !== -(index + 1)) {
               stamp[near] = -(index + 1);
               found.push(near);
             }

@@ -30,7 +30,7 @@ export interface Judged {
 
 /** Worth of crossings by their number. @source the measured start: two and three are best */
 const WORTH = [0, 0.5, 0.95, 1, 1, 0.92, 0.8, 0.5, 0.25] as const;
-const IRREGULAR = { cross: 0, poke: 0.5, end: 0.5, knot: 0.65, along: 1.1 } as const;
+const IRREGULAR = { cross: 0, poke: 0.5, end: 0.5, knot: 0.65, along: 1.6 } as const;
 
 const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
 const positive = (value: number): number => Math.max(0, value);

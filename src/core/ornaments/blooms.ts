@@ -29,13 +29,13 @@ export function bloom(kind: BloomKind, seed: number, turnDeg?: number): Path {
     case 'anemone':
       return layered([...petals(6, 0.36, 0.98, 0.84, turn, 0.05), dot(0.24)]);
     case 'daisy':
-      return layered([...petals(12, 0.34, 0.98, 0.42, turn), dot(0.22)]);
+      return layered([...petals(12, 0.34, 0.95, 0.4, turn, -0.04), dot(0.22)]);
     case 'rose':
       return layered([...petals(5, 0.62, 0.98, 1.05, turn, 0.06), ...petals(5, 0.3, 0.56, 0.58, turn + 36), dot(0.2)]);
     case 'peony':
       return layered([...petals(9, 0.66, 0.98, 0.62, turn, 0.06), ...petals(7, 0.36, 0.6, 0.44, turn + 20), dot(0.26)]);
     case 'star-flower':
-      return layered([...petals(5, 0.28, 0.98, 0.56, turn), dot(0.18)]);
+      return layered([...petals(5, 0.28, 0.94, 0.56, turn, -0.05), dot(0.18)]);
   }
 }
 

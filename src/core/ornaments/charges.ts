@@ -212,7 +212,7 @@ export const charges = {
         box(0, 0.36, 1.5, 0.8),
         box(-0.74, 0.1, 0.4, 1.32),
         box(0.74, 0.1, 0.4, 1.32),
-        box(0, -0.2, 0.4, 1.3),
+        box(0, -0.45, 0.4, 0.82),
         ...top(-0.74, -0.62, 0.44),
         ...top(0.74, -0.62, 0.44),
         ...top(0, -0.9, 0.44),
@@ -241,15 +241,17 @@ export const charges = {
     [60, 420],
     { bladePercent: percent('Blade', 32, 15, 50) },
     ({ bladePercent }) => {
-      const blade = (2 * bladePercent) / 100;
-      return layered([
-        box(0, 0.1, 0.045, 1.76),
-        outline(
-          `M-0.07 ${-0.98}C-0.13 ${-1 + blade * 0.4} -0.12 ${-1 + blade * 0.75} -0.02 ${-1 + blade}L0.02 ${-1 + blade}C0.12 ${-1 + blade * 0.75} 0.13 ${-1 + blade * 0.4} 0.07 ${-0.98}C0.04 -1.01 -0.04 -1.01 -0.07 ${-0.98}Z`,
-        ),
-        box(0, 0.3, 0.085, 0.07),
-        outline('M-0.035 0.78L0.035 0.78L0.04 0.98L-0.04 0.98Z'),
-      ]);
+      const top = -1 + (2 * bladePercent) / 100;
+      const along = (share: number) => -1 + (top + 1) * share;
+      const bladePath = new PathPen()
+        .move(-0.07, -0.98)
+        .cubic(-0.13, along(0.4), -0.12, along(0.75), -0.02, top)
+        .line(0.02, top)
+        .cubic(0.12, along(0.75), 0.13, along(0.4), 0.07, -0.98)
+        .cubic(0.04, -1.01, -0.04, -1.01, -0.07, -0.98)
+        .close()
+        .path();
+      return layered([box(0, 0.1, 0.045, 1.76), bladePath, box(0, 0.3, 0.085, 0.07), box(0, 0.88, 0.06, 0.2)]);
     },
   ),
   sword: charge('Sword', ['blade', 'knight', 'justice'], [110, 320], {}, () =>
@@ -275,19 +277,11 @@ export const charges = {
     const solid = outline(
       'M0 1C-0.02 0.6 -0.04 0.5 -0.06 0.44C-0.34 0.24 -0.42 -0.14 -0.3 -0.5C-0.22 -0.74 -0.06 -0.9 0.14 -1C0.36 -0.76 0.42 -0.4 0.34 -0.02C0.28 0.22 0.18 0.38 0.06 0.46C0.05 0.6 0.04 0.8 0.03 1Z',
     );
+    // Slits on either side in turn, none of them as far as the edge or the spine.
     const cuts = Array.from({ length: Math.round(splits) }, (_, index) => {
-      const y = -0.5 + (0.8 * index) / Math.max(1, splits - 0.4);
-      return index % 2 === 0
-        ? polygonPath([
-            { x: 0.06, y: y + 0.16 },
-            { x: 0.5, y: y - 0.2 },
-            { x: 0.5, y: y - 0.1 },
-          ])
-        : polygonPath([
-            { x: -0.02, y: y + 0.16 },
-            { x: -0.5, y: y - 0.1 },
-            { x: -0.5, y: y - 0.2 },
-          ]);
+      const y = -0.46 + (0.62 * index) / Math.max(1, splits - 0.4);
+      const way = index % 2 === 0 ? 1 : -1;
+      return leaf({ x: way > 0 ? 0.13 : -0.04, y }, way > 0 ? -0.7 : Math.PI + 0.7, 0.22, 0.16);
     });
     const spine = polygonPath([
       { x: 0.09, y: -0.82 },

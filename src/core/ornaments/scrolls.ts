@@ -137,7 +137,9 @@ export const scrolls = {
           .close()
           .path();
       };
-      return withHoles(layered([edge(widthPx, heightPx)]), [edge(widthPx - 2 * weightPx, heightPx - 2 * weightPx)]);
+      const inner = Math.max(0, Math.min(widthPx, heightPx) - 2 * weightPx);
+      const holes = inner > 0 ? [edge(widthPx - 2 * weightPx, heightPx - 2 * weightPx)] : [];
+      return toSize(withHoles(layered([edge(widthPx, heightPx)]), holes), widthPx, heightPx);
     },
   }),
   vintageFrame: defineForm({
@@ -174,14 +176,18 @@ export const scrolls = {
       const corner = layered([at(scrollStroke(weightPx / (c * 0.42), 1, 1.2), x - c * 0.46, -y + c * 0.46, -45, c * 0.42)]);
       const half = layered([corner, mirroredY(corner)]);
       const bar = (px: number, py: number, w: number, h: number) => at(rectangle(w, h, 0), px, py);
-      return layered([
-        half,
-        mirroredX(half),
-        bar(0, -y, widthPx - 2 * c, weightPx),
-        bar(0, y, widthPx - 2 * c, weightPx),
-        bar(-x, 0, weightPx, heightPx - 2 * c),
-        bar(x, 0, weightPx, heightPx - 2 * c),
-      ]);
+      return toSize(
+        layered([
+          half,
+          mirroredX(half),
+          bar(0, -y, widthPx - 2 * c, weightPx),
+          bar(0, y, widthPx - 2 * c, weightPx),
+          bar(-x, 0, weightPx, heightPx - 2 * c),
+          bar(x, 0, weightPx, heightPx - 2 * c),
+        ]),
+        widthPx,
+        heightPx,
+      );
     },
   }),
   mantling: defineForm({

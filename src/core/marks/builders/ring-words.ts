@@ -3,7 +3,7 @@ import type { Kit } from '../building/kit';
 import type { FontChoice } from '../../type';
 
 /** Limits within which ring texts are made to agree: tracking, size against what was asked for, and degrees. */
-const TRACKING = { natural: 130, least: 10, most: 2400 } as const;
+const TRACKING = { natural: 130, least: 10, most: 1500 } as const;
 const SMALLEST = 0.6;
 const DEGREES = { natural: 150, most: 168, least: 60 } as const;
 
@@ -34,8 +34,10 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
   ] as const;
   const said = texts.filter(([, text]) => text.trim() !== '');
   if (said.length === 0) return 0;
+  // White after the last letter is no part of it.
   const degrees = (text: string, side: number, size: number, tracking: number): number =>
-    ((kit.lineWidth(text, font, tracking, 'upper') * size) / Math.max(1, middle + (side * cap * size) / 2)) * (180 / Math.PI);
+    (((kit.lineWidth(text, font, tracking, 'upper') - tracking / 1000) * size) / Math.max(1, middle + (side * cap * size) / 2)) *
+    (180 / Math.PI);
   const least = (size: number) => Math.max(...said.map(([, text, side]) => degrees(text, side, size, TRACKING.least)));
   const natural = Math.max(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.natural)));
   const most = Math.min(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.most)));
@@ -80,7 +82,8 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
         to: { kind: 'angle', sweepDeg: Math.min(360, Math.max(1, sweep)) },
         by: [
           { means: 'tracking', min: -60, max: 5000 },
-          { means: 'size', min: 1, max: Math.max(1, size) },
+          // A very short text beside a very long one is set larger where tracking alone cannot open it so far.
+          { means: 'size', min: 1, max: Math.max(1, size * 2) },
         ],
       },
     });

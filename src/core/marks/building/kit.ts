@@ -59,7 +59,9 @@ export class Kit {
   constructor(readonly context: BuildContext) {}
 
   add(input: KnownInput): KnownPart {
-    const part = expect(createPart(input));
+    const made = expect(createPart(input));
+    // Minus zero becomes zero, as it does in storage.
+    const part = { ...made, place: { ...made.place, x: made.place.x + 0, y: made.place.y + 0 } } as KnownPart;
     this.parts.push(part);
     return part;
   }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { shrunk, type Region } from '../../../geometry';
 import { armsSchema, tinctureFaults, TINCTURES, writeBlazon, type Arms, type Tincture } from '../../../heraldry';
 import { FORM_NAMES, formKind, outlineOf, type FormName } from '../../../shapes';
-import type { BuildContext, Builder, BuilderStart } from '../../building/builder';
+import type { Builder, BuilderStart } from '../../building/builder';
 import { formOf, Kit, type FormInput } from '../../building/kit';
 import { paintSchema, type Paint } from '../../drawing/paint';
 import { bannerWords } from '../../starters/banner-words';
@@ -30,7 +30,9 @@ const schema = z.strictObject({
   supporters: z.enum(SUPPORTERS).default('none'),
   compartment: z.enum(COMPARTMENTS).default('none'),
   flourish: z.enum(FLOURISHES).default('none'),
+  /** Empty: the second line of the name that is followed. */
   motto: z.string().max(200).default(''),
+  withBanner: z.boolean().default(true),
   banner: z.enum(BANNERS).default('hangingFoldedRibbon'),
   name: z.boolean().default(false),
   /** Engraved in one color instead of painted. */
@@ -130,9 +132,12 @@ function around(kit: Kit, n: Crest, width: number): void {
     kit.shape('mantling', 'Mantling', { form: 'mantling', widthPx: width * 1.6, heightPx: h * 0.82 }, ink, { x: 0, y: -h * 0.36 });
 }
 
+/** The words on the banner; none where there is no banner. */
+const mottoOf = (kit: Kit, n: Crest): string => (n.withBanner ? (n.motto || kit.context.heard.second || '').trim() : '');
+
 /** A banner below or above, and the motto fitted to it. */
 function motto(kit: Kit, n: Crest, y: number): void {
-  const text = n.motto.trim();
+  const text = mottoOf(kit, n);
   if (text === '') return;
   const font = kit.face(n.family);
   const h = n.sizePx;
@@ -155,12 +160,11 @@ function motto(kit: Kit, n: Crest, y: number): void {
 
 const arms = (more: z.input<typeof armsSchema>): Arms => armsSchema.parse(more);
 
-function starts(context: BuildContext): readonly BuilderStart[] {
-  const said = context.heard.second ?? '';
+function starts(): readonly BuilderStart[] {
   const start = (id: string, label: string, numbers: z.input<typeof schema>): BuilderStart => ({
     id,
     label,
-    numbers: { ...numbers, motto: numbers.motto ?? said },
+    numbers: { ...numbers },
   });
   return [
     start('quartered', 'Quarterly, with crossed oars and a crown', {
@@ -263,7 +267,14 @@ export const crest: Builder<typeof schema> = {
       label: 'Blazon',
       hint: 'What stands on the shield, in the terms of heraldry; what is not understood is named',
     },
-    { type: 'words', field: 'motto', label: 'Motto', hint: 'Stands on the banner and is fitted to it', placeholder: 'none' },
+    {
+      type: 'words',
+      field: 'motto',
+      label: 'Motto',
+      hint: 'Stands on the banner and is fitted to it',
+      placeholder: 'the second line',
+      when: (n) => n['withBanner'] === true,
+    },
     { type: 'choice', field: 'container', label: 'Container', hint: 'The form of the shield', options: options(CONTAINERS) },
     { type: 'choice', field: 'top', label: 'Above', hint: 'What stands above the shield', options: options(TOPS) },
     {
@@ -282,13 +293,14 @@ export const crest: Builder<typeof schema> = {
     },
     { type: 'choice', field: 'compartment', label: 'Stands on', hint: 'What the supporters stand on', options: options(COMPARTMENTS) },
     { type: 'choice', field: 'flourish', label: 'Flourish', hint: 'What completes the silhouette', options: options(FLOURISHES) },
+    { type: 'tick', field: 'withBanner', label: 'Motto banner', hint: 'A banner with the motto, below the shield' },
     {
       type: 'choice',
       field: 'banner',
       label: 'Banner',
       hint: 'What the motto stands on',
       options: options(BANNERS),
-      when: (n) => n['motto'] !== '',
+      when: (n) => n['withBanner'] === true,
     },
     { type: 'tick', field: 'name', label: 'Name panel', hint: 'The name on a panel below' },
     { type: 'tick', field: 'hatched', label: 'Engraved in one color', hint: 'Lines and dots stand for the tinctures, as in old prints' },
@@ -358,7 +370,7 @@ export const crest: Builder<typeof schema> = {
         ...SEPARATED(n),
       });
     }
-    const below = n.motto.trim() === '' ? h * 0.5 + h * 0.1 : h * 0.5 + h * 0.2;
+    const below = mottoOf(kit, n) === '' ? h * 0.5 + h * 0.1 : h * 0.5 + h * 0.2;
     motto(kit, n, h * 0.5 + h * (n.banner.startsWith('hanging') ? 0.05 : 0.16));
     if (n.name) {
       const text = context.heard.text.replace(/\s*\n\s*/g, ' ');

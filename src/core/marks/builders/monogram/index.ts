@@ -15,9 +15,9 @@ const wholeName = ({ text, second = '' }: BuildContext['heard']): string => `${t
 
 /** The letters of a monogram, each on its own origin. */
 function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
-  const typed =
-    n.letters || initialsOf(wholeName(kit.context.heard), FLORAL.includes(n.construction) || n.construction === 'plain' ? 1 : 3);
-  const all = lettersOf(typed).slice(0, n.construction === 'plain' ? 3 : FLORAL.includes(n.construction) ? 1 : 3);
+  const alone = FLORAL.includes(n.construction) || n.construction === 'back-to-back';
+  const typed = n.letters || initialsOf(wholeName(kit.context.heard), alone ? 1 : n.initials);
+  const all = lettersOf(typed).slice(0, FLORAL.includes(n.construction) ? 1 : 3);
   const [one, two] = [kit.face(n.family), kit.face(n.secondFamily === '' ? n.family : n.secondFamily)];
   const found = all.flatMap((text, index): readonly Standing[] => {
     const font = index === 0 ? one : two;
@@ -119,35 +119,33 @@ const start = (construction: Construction, label: string, more: Partial<z.input<
 function starts(context: BuildContext): readonly BuilderStart[] {
   const initials = initialsOf(wholeName(context.heard), 3);
   const several = lettersOf(initials).length > 1;
-  const first = lettersOf(initials)[0] ?? initials;
   const framedOnes = [
-    start('plain', 'Initial in a circle', { frame: 'circle', letters: first }),
-    start('plain', 'Initial on a filled shield', { frame: 'shield', filled: true, letters: first }),
-    start('plain', 'Initial in a wreath', { frame: 'wreath', letters: first }),
-    start('plain', 'Initial in a diamond', { frame: 'diamond', letters: first, filled: true }),
-    start('filled', 'Initial filled with florals', { letters: first }),
-    start('wrapped', 'Initial wrapped in florals', { letters: first }),
-    start('behind', 'Florals behind the initial', { letters: first }),
-    start('back-to-back', 'Back to back, mirrored', { letters: first }),
+    start('plain', 'Initial in a circle', { frame: 'circle', initials: 1 }),
+    start('plain', 'Initial on a filled shield', { frame: 'shield', filled: true, initials: 1 }),
+    start('plain', 'Initial in a wreath', { frame: 'wreath', initials: 1 }),
+    start('plain', 'Initial in a diamond', { frame: 'diamond', initials: 1, filled: true }),
+    start('filled', 'Initial filled with florals', { initials: 1 }),
+    start('wrapped', 'Initial wrapped in florals', { initials: 1 }),
+    start('behind', 'Florals behind the initial', { initials: 1 }),
+    start('back-to-back', 'Back to back, mirrored', { initials: 1 }),
   ];
   if (!several) return framedOnes;
-  const pair = lettersOf(initials).slice(0, 2).join('');
   // Only what these letters can really make is offered.
   const kit = new Kit(context);
-  const two = lettersFor(kit, schema.parse({ construction: 'beside', letters: pair }));
+  const two = lettersFor(kit, schema.parse({ construction: 'beside', initials: 2 }));
   const shares = sharedStem(two) !== undefined;
   const nests = (nested(two, kit, 0.18)[1]?.size ?? 0) > 0.3;
   return [
-    start('interlocked', 'Interlocked', { letters: pair }),
-    start('interlocked', 'Interlocked, another way', { letters: pair, way: 1 }),
-    start('interlocked', 'Interlocked, a third way', { letters: pair, way: 2 }),
+    start('interlocked', 'Interlocked', { initials: 2 }),
+    start('interlocked', 'Interlocked, another way', { initials: 2, way: 1 }),
+    start('interlocked', 'Interlocked, a third way', { initials: 2, way: 2 }),
     start('beside', 'Side by side', { frame: 'circle' }),
-    start('stacked', 'One above the other', { letters: pair }),
-    ...(lettersOf(initials).length > 2 ? [start('larger-middle', 'Larger in the middle', { letters: initials, frame: 'oval' })] : []),
-    ...(nests ? [start('nested', 'One in the other', { letters: pair })] : []),
-    start('overlapped', 'Overlapped', { letters: pair }),
-    ...(shares ? [start('shared-stem', 'One stem in common', { letters: pair })] : []),
-    start('slashed', 'With a stroke between', { letters: pair }),
+    start('stacked', 'One above the other', { initials: 2 }),
+    ...(lettersOf(initials).length > 2 ? [start('larger-middle', 'Larger in the middle', { initials: 3, frame: 'oval' })] : []),
+    ...(nests ? [start('nested', 'One in the other', { initials: 2 })] : []),
+    start('overlapped', 'Overlapped', { initials: 2 }),
+    ...(shares ? [start('shared-stem', 'One stem in common', { initials: 2 })] : []),
+    start('slashed', 'With a stroke between', { initials: 2 }),
     ...framedOnes,
   ];
 }
@@ -179,6 +177,13 @@ export const monogram: Builder<typeof schema> = {
       label: 'Letters',
       hint: 'One, two or three; empty are the initials of the name',
       placeholder: 'the initials',
+    },
+    {
+      type: 'number',
+      field: 'initials',
+      label: 'Initials',
+      hint: 'How many initials of the name',
+      when: (n) => n['letters'] === '' && !isFloral(n),
     },
     {
       type: 'number',

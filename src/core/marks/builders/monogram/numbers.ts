@@ -42,6 +42,8 @@ export const monogramSchema = z.strictObject({
   construction: z.enum(CONSTRUCTIONS).default('plain'),
   /** Empty: the initials of the name. */
   letters: z.string().max(24).default(''),
+  /** How many initials of the name, where no letters are typed. */
+  initials: z.number().int().min(1).max(3).default(3),
   sizePx: z.number().min(20).max(4000).default(220),
   frame: z.enum(FRAMES).default('none'),
   airPercent: z.number().min(0).max(100).default(18),

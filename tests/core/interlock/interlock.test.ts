@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest';
+import { alternated, interlocks, layerOf, outlineOf, overlaid, polygonPath, startOf, type Layer, type Region } from '$core/index';
+import { weave } from '$core/marks/gathering/weave';
+import { areaOfRegion } from '$core/pathops';
+import { random } from '../../support/random';
+import { paths } from '../../support/resolver';
+
+const bar = (x: number, y: number, w: number, h: number): Region => ({
+  path: polygonPath([
+    { x, y },
+    { x: x + w, y },
+    { x: x + w, y: y + h },
+    { x, y: y + h },
+  ]),
+  rule: 'nonzero',
+});
+const ring = (x: number, y: number): Region => {
+  const { path } = { path: outlineOf({ ...startOf('ring'), widthPx: 200, heightPx: 200, bandPx: 24 } as never) };
+  return { path: { verbs: path.verbs, coords: path.coords.map((value, index) => value + (index % 2 === 0 ? x : y)) }, rule: 'nonzero' };
+};
+const cells = (...shapes: readonly Region[]): readonly Layer[] => shapes.map((shape) => layerOf(shape, 0.5, 12) as Layer);
+const kinds = (...shapes: readonly Region[]) => overlaid(cells(...shapes), 2).overlaps.map(({ kind }) => kind);
+
+describe('how shapes lie over one another', () => {
+  it('tells a stroke that passes over a stroke from one that ends upon it, pokes out of it, or runs along it', () => {
+    expect(kinds(bar(-100, -10, 200, 20), bar(-10, -100, 20, 200))).toEqual(['cross']);
+    expect(kinds(bar(-100, -10, 200, 20), bar(-10, -5, 20, 100))).toEqual(['end']);
+    expect(kinds(bar(-100, -10, 200, 20), bar(-10, -16, 20, 116))).toEqual(['poke']);
+    expect(kinds(bar(-100, -10, 200, 20), bar(-100, -5, 200, 20))[0]).not.toBe('cross');
+    expect(kinds(bar(-100, -10, 80, 20), bar(20, -10, 80, 20))).toEqual([]);
+  });
+
+  it('finds two crossings of two rings, and that they take turns', () => {
+    const overlay = overlaid(cells(ring(0, 0), ring(110, 0)), 2);
+    expect(overlay.overlaps.map(({ kind }) => kind)).toEqual(['cross', 'cross']);
+    const { over, brokenHard, strands } = alternated(overlay.overlaps);
+    expect(over[0]).not.toBe(over[1]);
+    expect(brokenHard).toBe(0);
+    expect(strands).toBe(4);
+  });
+
+  it('is broken no more often than the best of all assignments, tried one by one', () => {
+    const next = random(5);
+    for (let round = 0; round < 12; round++) {
+      const shapes = Array.from({ length: 3 }, () => ring(next() * 160, next() * 160));
+      const { overlaps } = overlaid(cells(...shapes), 2);
+      const turning = overlaps.filter(({ kind }) => kind !== 'end');
+      if (turning.length > 10) continue;
+      const found = alternated(overlaps);
+      // Strands told anew here, by the pieces that two overlaps share.
+      const pieces = new Map<number, { readonly overlap: number; readonly shape: number }[]>();
+      overlaps.forEach((overlap, index) =>
+        overlap.ports.forEach((ports, side) =>
+          ports.forEach(({ piece }) => {
+            if (overlap.kind !== 'end')
+              pieces.set(piece, [...(pieces.get(piece) ?? []), { overlap: index, shape: overlap.pair[side] as number }]);
+          }),
+        ),
+      );
+      const strands = [...pieces.values()].filter((ends) => ends.length === 2 && ends[0]?.overlap !== ends[1]?.overlap);
+      const isOver = (assignment: readonly number[], { overlap, shape }: { readonly overlap: number; readonly shape: number }) =>
+        overlaps[overlap]?.pair[assignment[overlap] as number] === shape;
+      const brokenIn = (assignment: readonly number[]) =>
+        strands.filter(([one, other]) => one && other && isOver(assignment, one) === isOver(assignment, other)).length;
+      let least = Infinity;
+      for (let bits = 0; bits < 1 << overlaps.length; bits++)
+        least = Math.min(least, brokenIn(overlaps.map((_, index) => (bits >> index) & 1)));
+      expect(brokenIn(found.over)).toBe(least);
+      expect(found.brokenHard).toBe(least);
+    }
+  });
+
+  it('keeps a hairline whole that is thinner than a cell', () => {
+    for (const [x, y] of [
+      [0, 0.3],
+      [0.7, 1.1],
+      [0.2, 0.9],
+    ] as const) {
+      const layer = layerOf(
+        {
+          path: polygonPath([
+            { x, y },
+            { x: x + 80, y },
+            { x: x + 80, y: y + 0.5 },
+            { x, y: y + 0.5 },
+          ]),
+          rule: 'nonzero',
+        },
+        1,
+        3,
+      ) as Layer;
+      const columns = new Set<number>();
+      layer.mask.forEach((ink, at) => ink && columns.add(at % layer.columns));
+      expect(columns.size).toBeGreaterThanOrEqual(79);
+    }
+  });
+});
+
+describe('woven shapes', () => {
+  it('never touch, keep their gap, and lose no more than the gaps', () => {
+    const shapes = [ring(0, 0), ring(110, 0), ring(55, 95)];
+    const { areas, crossings } = weave(shapes, { gap: 6, first: true }, paths);
+    expect(crossings.length).toBe(6);
+    const grownBy = (region: Region, by: number) => paths.grow(region, by, 'round');
+    for (const [one, other] of [
+      [0, 1],
+      [0, 2],
+      [1, 2],
+    ] as const)
+      expect(
+        areaOfRegion(paths.combine('intersect', grownBy(areas[one] as Region, 2.4), grownBy(areas[other] as Region, 2.4))),
+      ).toBeLessThan(1);
+    areas.forEach((area, index) => expect(areaOfRegion(area)).toBeGreaterThan(0.75 * areaOfRegion(shapes[index] as Region)));
+  });
+
+  it('exchange over and under at one crossing alone', () => {
+    const shapes = [ring(0, 0), ring(110, 0)];
+    const before = weave(shapes, { gap: 6, first: true }, paths);
+    const after = weave(shapes, { gap: 6, first: true, switched: [1] }, paths);
+    expect(after.crossings.map(({ over }) => over)).toEqual([before.crossings[0]?.over, 1 - (before.crossings[1]?.over ?? 0)]);
+    const other = weave(shapes, { gap: 6, first: false }, paths);
+    expect(other.crossings.map(({ over }) => over)).toEqual(before.crossings.map(({ over }) => 1 - over));
+  });
+
+  it('come as they are where they do not meet, and whole where one lies upon another', () => {
+    const apart = weave([bar(0, 0, 10, 10), bar(100, 0, 10, 10)], { gap: 3, first: true }, paths);
+    expect(apart.crossings).toEqual([]);
+    expect(areaOfRegion(apart.areas[0] as Region)).toBeCloseTo(100, 3);
+    const twice = weave([bar(0, 0, 50, 50), bar(0, 0, 50, 50)], { gap: 3, first: true }, paths);
+    expect(twice.areas).toHaveLength(2);
+  });
+});
+
+describe('two letters', () => {
+  const upright = { area: bar(0, -1, 0.14, 1), capHeight: 1 };
+  const level = { area: bar(0, -0.57, 1, 0.14), capHeight: 1 };
+  it('that are a stem and a bar cross, and the white is a share of the stem within its limits', () => {
+    const [best] = interlocks([upright, level]);
+    expect(best?.crossings).toBe(1);
+    expect(best?.gap).toBeGreaterThanOrEqual(0.022);
+    expect(best?.gap).toBeLessThanOrEqual(0.042);
+  });
+  it('that are alike still come in some way, and empty ones in none', () => {
+    expect(interlocks([upright, upright]).length).toBeGreaterThan(0);
+    expect(interlocks([upright, { area: { path: { verbs: '', coords: [] }, rule: 'nonzero' }, capHeight: 1 }])).toEqual([]);
+  });
+});

@@ -1,0 +1,484 @@
+import { describe, expect, it } from 'vitest';
+import {
+  BUILDER_NAMES,
+  brought,
+  builderRow,
+  builtParts,
+  changePart,
+  createPart,
+  dress,
+  EMPTY_RECIPE,
+  expect as valueOf,
+  flatten,
+  labelOf,
+  numbersOf,
+  parseRecipe,
+  rebuilt,
+  removePart,
+  openTaker,
+  startsOf,
+  STARTING_PALETTE,
+  writeRecipe,
+  type BuildContext,
+  type BuilderName,
+  type GroupPart,
+  type Heard,
+  type KnownPart,
+  type Lettering,
+  type Recipe,
+  type ResolvedMark,
+} from '$core/index';
+import { shelfOf } from '../../../support/fonts';
+import { random } from '../../../support/random';
+import { paths, resolverOf } from '../../../support/resolver';
+
+const FAMILIES = [
+  'playfair-display',
+  'josefin-sans',
+  'great-vibes',
+  'alfa-slab-one',
+  'noto-sans',
+  'noto-sans-arabic',
+  'noto-sans-hebrew',
+] as const;
+const shelf = await shelfOf(...FAMILIES);
+const { resolve } = resolverOf(shelf);
+const kept = new Map<string, unknown>();
+const remember: BuildContext['remember'] = (key, make) => {
+  if (!kept.has(key)) kept.set(key, make());
+  return kept.get(key) as ReturnType<typeof make>;
+};
+const tools = { fonts: shelf, paths, remember };
+const heard = (text: string, family: string = 'playfair-display', second?: string): Heard => ({
+  text,
+  font: { family, style: 'normal', axes: {} },
+  ...(second === undefined ? {} : { second }),
+});
+const GORSEBANK = heard('Gorsebank Rowing Club', 'playfair-display', 'Row as one');
+
+/** A recipe with one built group, its parts under ids of their own. */
+function built(
+  builder: BuilderName,
+  numbers: object,
+  hears: Heard = GORSEBANK,
+  follows: GroupPart['built'] extends infer B ? (B extends { follows: infer F } ? F : never) : never = null,
+): Recipe {
+  const parts = builtParts(EMPTY_RECIPE, 'group', { builder, numbers: { ...numbers }, follows, heard: hears }, { ...tools, heard: hears });
+  if (!parts) throw new Error(`${builder} made nothing`);
+  return { ...EMPTY_RECIPE, parts };
+}
+const drawn = (recipe: Recipe, sources: ReadonlyMap<string, Recipe> = new Map()): ResolvedMark =>
+  resolve({ recipe, sources, dress: dress(STARTING_PALETTE, 'full') });
+const groupOf = (recipe: Recipe, id = 'group'): GroupPart =>
+  recipe.parts.find((part): part is GroupPart => part.id === id && part.kind === 'group') as GroupPart;
+const slot = (recipe: Recipe, name: string): KnownPart => {
+  const id = groupOf(recipe).built?.slots[name];
+  return recipe.parts.find((part): part is KnownPart => part.id === id && part.kind !== 'unknown') as KnownPart;
+};
+const context = (hears: Heard): BuildContext => ({ ...tools, heard: hears });
+
+describe('every builder', () => {
+  it.each(BUILDER_NAMES)('%s offers at least six compositions of its own, each of them drawn, stored and read again', (name) => {
+    const starts = startsOf(name, context(GORSEBANK));
+    expect(starts.length).toBeGreaterThanOrEqual(6);
+    expect(new Set(starts.map(({ id }) => id)).size).toBe(starts.length);
+    const pictures = starts.map(({ numbers }) => {
+      const recipe = built(name, numbers);
+      const again = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(recipe)))));
+      expect(again).toEqual(recipe);
+      const mark = drawn(recipe);
+      expect(mark.ink).toBeDefined();
+      expect(mark.parts.flatMap(({ notices }) => notices.map(({ code }) => code)).filter((code) => code !== 'rule-of-tincture')).toEqual(
+        [],
+      );
+      return JSON.stringify(mark.drawing);
+    });
+    // No two of them look the same.
+    expect(new Set(pictures).size).toBe(pictures.length);
+  });
+
+  it('badges come in at least eight constructions, monograms in at least ten', () => {
+    const options = (name: BuilderName, field: string) =>
+      builderRow(name).controls.find((control) => control.field === field && control.type === 'choice');
+    const count = (name: BuilderName, field: string) => {
+      const control = options(name, field);
+      return control?.type === 'choice' ? control.options.length : 0;
+    };
+    expect(count('badge', 'plan')).toBeGreaterThanOrEqual(8);
+    expect(count('monogram', 'construction')).toBeGreaterThanOrEqual(10);
+    expect(count('submark', 'crop')).toBeGreaterThanOrEqual(6);
+  });
+
+  const NAMES = [
+    'O',
+    'OO',
+    'II',
+    'Ω Ψ',
+    'Ж Щ',
+    'שלום עולם',
+    'قارب صغير',
+    'Q·Z',
+    '漢字',
+    '😀 kites',
+    '',
+    '   ',
+    'W'.repeat(60),
+    'two\nlines',
+  ];
+  it.each(BUILDER_NAMES)(
+    '%s builds something or says why not, for names in other scripts, of one letter, of sixty, and of none',
+    (name) => {
+      for (const text of NAMES)
+        for (const family of ['noto-sans', 'great-vibes'] as const) {
+          const hears = heard(text, family, text);
+          for (const { numbers } of startsOf(name, context(hears)).slice(0, 4)) {
+            const parts = builtParts(EMPTY_RECIPE, 'group', { builder: name, numbers, follows: null, heard: hears }, context(hears));
+            if (!parts) continue;
+            const mark = drawn({ ...EMPTY_RECIPE, parts });
+            const { ink } = mark;
+            if (ink) for (const edge of Object.values(ink)) expect(Number.isFinite(edge), `${name} ${text}`).toBe(true);
+          }
+        }
+    },
+  );
+
+  it.each(BUILDER_NAMES)('%s builds at both ends of every one of its numbers', (name) => {
+    const row = builderRow(name);
+    for (const control of row.controls) {
+      if (control.type !== 'number') continue;
+      for (const value of [-1e9, 1e9]) {
+        const parsed = row.schema.shape[control.field]?.safeParse(value);
+        expect(parsed?.success, control.field).toBe(false);
+      }
+      const limits = JSON.stringify(row.schema.shape[control.field]);
+      expect(limits).toBeDefined();
+      for (const share of [0, 1]) {
+        const { min, max } = limitsOf(name, control.field);
+        const numbers = { ...startsOf(name, context(GORSEBANK))[0]?.numbers, [control.field]: share === 0 ? min : max };
+        expect(numbersOf(name, numbers).ok, `${control.field} ${share}`).toBe(true);
+        const parts = builtParts(EMPTY_RECIPE, 'group', { builder: name, numbers, follows: null, heard: GORSEBANK }, context(GORSEBANK));
+        expect(parts, `${control.field} ${share}`).toBeDefined();
+      }
+    }
+  });
+});
+
+/** The limits of a number by bisection over what its schema takes: told without the code that reads them from it. */
+function limitsOf(name: BuilderName, field: string): { readonly min: number; readonly max: number } {
+  const schema = builderRow(name).schema.shape[field] as { readonly safeParse: (value: unknown) => { readonly success: boolean } };
+  const takes = (value: number) => schema.safeParse(value).success;
+  const start = [1, 0, 5, 10, 50, 100, 300].find(takes) ?? 1;
+  let [low, high] = [start, start];
+  for (let step = 4096; step >= 1; step /= 2) {
+    while (takes(low - step)) low -= step;
+    while (takes(high + step)) high += step;
+  }
+  return { min: low, max: high };
+}
+
+describe('what is built', () => {
+  it('is ordinary parts under one row that is named after its builder', () => {
+    const recipe = built('badge', { plan: 'seal' });
+    expect(labelOf(groupOf(recipe))).toBe('Badge');
+    expect(
+      recipe.parts.every(({ kind }) => ['group', 'shape', 'lettering', 'symmetry', 'art', 'combination', 'inlay'].includes(kind)),
+    ).toBe(true);
+  });
+
+  it('keeps what was changed by hand, and what was removed stays away, when it is built anew', () => {
+    let recipe = built('badge', { plan: 'seal', lower: 'Row as one' });
+    const edge = slot(recipe, 'edge');
+    recipe = changePart(recipe, edge.id, { paint: { role: 'accent' }, name: 'My edge' });
+    const center = slot(recipe, 'center').id;
+    recipe = removePart(recipe, center);
+    const group = groupOf(recipe);
+    const next = rebuilt(
+      recipe,
+      'group',
+      { numbers: { ...group.built?.numbers, sizePx: 600, year: '1987' }, heard: GORSEBANK },
+      tools,
+    ) as Recipe;
+    expect(slot(next, 'edge')).toMatchObject({ paint: { role: 'accent' }, name: 'My edge', form: { widthPx: 600 } });
+    expect(next.parts.some(({ id }) => id === center)).toBe(false);
+    expect(slot(next, 'year-left')).toMatchObject({ text: '19' });
+    expect(drawn(next).ink?.right).toBeGreaterThan(280);
+    // Built anew once more, nothing comes back either.
+    const third = rebuilt(next, 'group', { numbers: { ...groupOf(next).built?.numbers, sizePx: 300 }, heard: GORSEBANK }, tools) as Recipe;
+    expect(third.parts.some((part) => labelOf(part) === 'Middle')).toBe(false);
+    expect(slot(third, 'edge')).toMatchObject({ name: 'My edge', form: { widthPx: 300 } });
+  });
+
+  it('keeps parts that were put into it by hand', () => {
+    let recipe = built('crest', { motto: '' });
+    const star = valueOf(createPart({ kind: 'shape', id: 'mine', form: { form: 'star' } }));
+    recipe = { ...recipe, parts: [star, ...recipe.parts] };
+    recipe = changePart(recipe, 'group', { members: [...groupOf(recipe).members, 'mine'] });
+    const next = rebuilt(recipe, 'group', { numbers: { top: 'crown' }, heard: GORSEBANK }, tools) as Recipe;
+    expect(groupOf(next).members).toContain('mine');
+    expect(next.parts.some(({ id }) => id === 'mine')).toBe(true);
+    expect(slot(next, 'top')).toMatchObject({ form: { form: 'crown' } });
+  });
+
+  it('can be opened: its members stand by themselves where they stood', () => {
+    const recipe = built('submark', { crop: 'left-mirrored' });
+    const before = drawn(recipe).ink;
+    const opened = openTaker(recipe, 'group');
+    expect(opened.parts.some(({ id }) => id === 'group')).toBe(false);
+    const after = drawn(opened).ink;
+    for (const side of ['left', 'top', 'right', 'bottom'] as const) expect(after?.[side]).toBeCloseTo(before?.[side] as number, 6);
+  });
+
+  it('of a newer builder, or with numbers not known here, is kept whole and not built anew', () => {
+    const recipe = built('badge', {});
+    const newer = changePart(recipe, 'group', { built: { ...(groupOf(recipe).built as object), builder: 'coin-maker' } } as never);
+    expect(rebuilt(newer, 'group', { numbers: {}, heard: GORSEBANK }, tools)).toBeUndefined();
+    expect(valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(newer)))))).toEqual(newer);
+    const odd = changePart(recipe, 'group', { built: { ...(groupOf(recipe).built as object), numbers: { plan: 'spiral' } } } as never);
+    expect(rebuilt(odd, 'group', { numbers: {}, heard: GORSEBANK }, tools)).toBeUndefined();
+  });
+});
+
+describe('what is built follows the name', () => {
+  const NAME: Lettering = valueOf(
+    createPart({ kind: 'lettering', id: 'name', text: 'Windrow Kites', font: { family: 'josefin-sans' } }),
+  ) as Lettering;
+  const source = (change: object): Recipe => ({ ...EMPTY_RECIPE, parts: [{ ...NAME, ...change } as KnownPart] });
+  const MARK = '6f6f1df7-7c15-4f8b-9d0e-9b8ad1f37a02';
+
+  it.each(BUILDER_NAMES)('%s: other words, another face, another script; the same again gives the same picture', (name) => {
+    const hears = heard('Windrow Kites', 'josefin-sans');
+    const recipe = built(name, { ...startsOf(name, context(hears))[0]?.numbers, ...(name === 'crest' ? { name: true } : {}) }, hears, {
+      mark: MARK,
+      part: 'name',
+    });
+    const at = (change: object) => drawn(recipe, new Map([[MARK, source(change)]]));
+    const before = JSON.stringify(at({}).drawing);
+    const words = at({ text: 'Tidewrack Aerial' });
+    expect(JSON.stringify(words.drawing)).not.toBe(before);
+    expect(words.parts.flatMap(({ lettering }) => lettering?.families ?? [])).toContain('josefin-sans');
+    const face = at({ font: { family: 'great-vibes', style: 'normal', axes: {} } });
+    expect(face.parts.flatMap(({ lettering }) => lettering?.families ?? [])).toContain('great-vibes');
+    expect(at({ text: 'Ωκεανός Κύμα', font: { family: 'noto-sans', style: 'normal', axes: {} } }).ink).toBeDefined();
+    expect(JSON.stringify(at({}).drawing)).toBe(before);
+  });
+
+  it('in its own mark as well, through what was changed by hand; gone, it keeps what it heard last', () => {
+    const hears = heard('Windrow Kites', 'josefin-sans');
+    const badge = built('badge', { plan: 'rings' }, hears, { mark: null, part: 'name' });
+    const recipe: Recipe = { ...badge, parts: [NAME, ...badge.parts] };
+    const renamed = changePart(recipe, 'name', { text: 'Gorsebank' });
+    const fresh = brought(renamed, new Map(), tools);
+    expect(slot(fresh, 'upper')).toMatchObject({ text: 'Gorsebank' });
+    expect(brought(renamed, new Map(), tools)).toBe(fresh);
+    expect(brought(recipe, new Map(), tools)).toBe(recipe);
+    const gone = removePart(renamed, 'name');
+    expect(brought(gone, new Map(), tools)).toBe(gone);
+  });
+});
+
+describe('ring texts', () => {
+  const WORDS = [
+    'harbor',
+    'lantern',
+    'meadow',
+    'copper',
+    'willow',
+    'granite',
+    'thistle',
+    'orchard',
+    'beacon',
+    'saddle',
+    'ember',
+    'quarry',
+    'heron',
+    'anvil',
+    'sparrow',
+    'tide',
+    'wick',
+    'oar',
+  ];
+  it('run over equal angles, so that both gaps are alike within 0.5°, and never meet, over seeded names', () => {
+    const next = random(11);
+    const word = () => WORDS[Math.floor(next() * WORDS.length)] as string;
+    for (let round = 0; round < (process.env['DEEP'] ? 500 : 60); round++) {
+      const words = (most: number) => Array.from({ length: 1 + Math.floor(next() * most) }, word).join(' ');
+      const recipe = built(
+        'badge',
+        { plan: 'seal', upper: words(4), lower: words(4), textPercent: 5 + 6 * next() },
+        heard('Quarry', round % 2 === 0 ? 'playfair-display' : 'alfa-slab-one'),
+      );
+      const mark = drawn(recipe);
+      const circle = (name: string) => mark.parts.find(({ id }) => id === slot(recipe, name).id)?.lettering;
+      const [upper, lower] = [circle('upper'), circle('lower')];
+      const [above, below] = [upper?.circle?.sweepDeg ?? 0, lower?.circle?.sweepDeg ?? 0];
+      expect(
+        Math.abs(above - below),
+        `${round} ${JSON.stringify([above, below, slot(recipe, 'upper'), slot(recipe, 'lower')].map((each) => (typeof each === 'number' ? each : (each as Lettering).text + JSON.stringify((each as Lettering).fit))))}`,
+      ).toBeLessThan(0.5);
+      expect(above + below).toBeLessThan(350);
+      // Angles of the letters' middles from the center: those of one half stay on their side.
+      for (const [letters, side] of [
+        [upper?.letters ?? [], -1],
+        [lower?.letters ?? [], 1],
+      ] as const) {
+        const angles = letters.map(({ at }) => (Math.atan2(at.x, -side * at.y * -1) * 180) / Math.PI);
+        expect(Math.max(...angles.map(Math.abs))).toBeLessThan(172);
+        // From end to end, both sides of the level line are left alike.
+        if (angles.length > 1) expect(Math.abs(Math.max(...angles) + Math.min(...angles))).toBeLessThan(14);
+      }
+    }
+  });
+
+  it('tells what was changed so that they fit', () => {
+    const long = 'The oldest lantern makers of the copper quarry and the heron meadow';
+    const made = builderRow('badge').build(
+      numbersOf('badge', { upper: long, lower: 'Est.' }).ok
+        ? (valueOf(numbersOf('badge', { upper: long, lower: 'Est.' })) as never)
+        : ({} as never),
+      context(GORSEBANK),
+    );
+    expect(made.notices.map(({ code }) => code)).toContain('ring-farther');
+    const some = builderRow('badge').build(
+      valueOf(numbersOf('badge', { upper: 'Lantern makers of copper', lower: 'Est.' })) as never,
+      context(GORSEBANK),
+    );
+    expect(some.notices.map(({ code }) => code).some((code) => code === 'ring-smaller' || code === 'ring-tighter')).toBe(true);
+  });
+});
+
+describe('a motto', () => {
+  const BANNERS = ['hangingFoldedRibbon', 'hangingRibbon', 'foldedRibbon', 'ribbon', 'scroll', 'archedFoldedRibbon', 'archedBand'];
+  it('lies inside its banner with air around, every glyph of it, whatever its length', () => {
+    const next = random(3);
+    const words = ['row', 'as', 'one', 'ever', 'upward', 'steady', 'water', 'bears', 'us', 'onward', 'true'];
+    for (let round = 0; round < (process.env['DEEP'] ? 200 : 28); round++) {
+      const motto = Array.from({ length: 1 + Math.floor(next() * 8) }, () => words[Math.floor(next() * words.length)])
+        .join(' ')
+        .slice(0, 60);
+      const recipe = built('crest', { motto, banner: BANNERS[round % BANNERS.length] });
+      const mark = drawn(recipe);
+      const place = (name: string) => mark.parts.find(({ id }) => id === slot(recipe, name).id);
+      const banner = place('banner')?.ink;
+      const text = place('motto');
+      expect(text?.ink, motto).toBeDefined();
+      if (!banner || !text?.ink) continue;
+      expect(text.ink.left, motto).toBeGreaterThan(banner.left);
+      expect(text.ink.right, motto).toBeLessThan(banner.right);
+      expect(text.ink.top, motto).toBeGreaterThan(banner.top);
+      expect(text.ink.bottom, motto).toBeLessThan(banner.bottom);
+    }
+  });
+});
+
+describe('florals in a letter', () => {
+  it('are never cut by its outline and never lie upon one another; the same seed gives the same, another one others', () => {
+    for (const family of ['playfair-display', 'alfa-slab-one'] as const)
+      for (const letter of ['B', 'O', 'M', 'S']) {
+        const numbers = { construction: 'filled', letters: letter, sizePx: 300, seed: 7 };
+        const hears = heard(letter, family);
+        const recipe = built('monogram', numbers, hears);
+        const mark = drawn(recipe);
+        const inside = mark.drawing.groups[0]?.children ?? [];
+        expect(inside.length).toBe(2);
+        const again = built('monogram', numbers, hears);
+        expect(slot(again, 'florals')).toEqual(slot(recipe, 'florals'));
+        expect(slot(built('monogram', { ...numbers, seed: 8 }, hears), 'florals')).not.toEqual(slot(recipe, 'florals'));
+        const letterPart = mark.parts.find(({ id }) => id === slot(recipe, 'letter-1').id);
+        const florals = mark.parts.find(({ id }) => id === slot(recipe, 'florals').id);
+        const leaves = (id: string | undefined) => {
+          const found: { path: { verbs: string; coords: readonly number[] }; rule: 'nonzero' | 'evenodd' }[] = [];
+          const walk = (nodes: readonly unknown[]): void =>
+            nodes.forEach((node) => {
+              const each = node as { kind: string; id?: string; children?: readonly unknown[]; path?: never; rule?: never };
+              if (each.kind === 'group') walk(each.children ?? []);
+              else if (each.path) found.push({ path: each.path, rule: each.rule ?? ('nonzero' as never) });
+            });
+          const group = inside.find((node) => node.kind === 'group' && node.id === id);
+          if (group?.kind === 'group') walk(group.children);
+          return found;
+        };
+        const [own, blooms] = [leaves(letterPart?.id), leaves(florals?.id)];
+        expect(blooms.length, `${letter} ${family}`).toBeGreaterThan(3);
+        const at = (transform: { a: number; b: number; c: number; d: number; e: number; f: number } | undefined, x: number, y: number) =>
+          transform ? { x: transform.a * x + transform.c * y + transform.e, y: transform.b * x + transform.d * y + transform.f } : { x, y };
+        const polygons = own
+          .flatMap(({ path }) => flatten(path, 0.05))
+          .map((polygon) => polygon.map(({ x, y }) => at(letterPart?.transform, x, y)));
+        const isInside = (x: number, y: number) => {
+          let winding = 0;
+          for (const polygon of polygons)
+            polygon.forEach((a, index) => {
+              const b = polygon[(index + 1) % polygon.length] ?? a;
+              if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) winding += a.y < b.y ? 1 : -1;
+            });
+          return winding !== 0;
+        };
+        let outside = 0;
+        let all = 0;
+        for (const { path } of blooms)
+          for (const { x, y } of flatten(path, 0.3).flat()) {
+            const point = at(florals?.transform, x, y);
+            all++;
+            if (!isInside(point.x, point.y)) outside++;
+          }
+        expect(outside / all, `${letter} ${family}`).toBeLessThan(0.005);
+      }
+  });
+});
+
+describe('random sequences', () => {
+  it('of numbers, names, hand changes and removals leave recipes that resolve, with no part lost', () => {
+    const next = random(23);
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T;
+    for (let round = 0; round < (process.env['DEEP'] ? 300 : 24); round++) {
+      const name = BUILDER_NAMES[round % BUILDER_NAMES.length] as BuilderName;
+      const starts = startsOf(name, context(GORSEBANK));
+      let recipe = built(name, pick(starts).numbers);
+      const own = new Set<string>();
+      for (let step = 0; step < 5; step++) {
+        const group = groupOf(recipe);
+        const what = Math.floor(next() * 4);
+        if (what === 0)
+          recipe =
+            rebuilt(
+              recipe,
+              'group',
+              { numbers: { ...group.built?.numbers, ...pick(starts).numbers }, heard: group.built?.heard ?? GORSEBANK },
+              tools,
+            ) ?? recipe;
+        else if (what === 1)
+          recipe =
+            rebuilt(
+              recipe,
+              'group',
+              {
+                numbers: group.built?.numbers ?? {},
+                heard: heard(pick(['Ember Forge', 'Tide', 'Heron Hill Dairy']), pick(['josefin-sans', 'great-vibes', 'alfa-slab-one'])),
+              },
+              tools,
+            ) ?? recipe;
+        else if (what === 2) {
+          const member = pick(recipe.parts.filter(({ id }) => id !== 'group'));
+          if (member && member.kind !== 'unknown') recipe = changePart(recipe, member.id, { opacity: 0.5 });
+        } else if (recipe.parts.length > 3) {
+          const extra = valueOf(createPart({ kind: 'shape', id: `own-${round}-${step}`, form: { form: 'disk' } }));
+          own.add(extra.id);
+          recipe = { ...recipe, parts: [extra, ...recipe.parts] };
+          recipe = changePart(recipe, 'group', { members: [...groupOf(recipe).members, extra.id] });
+        }
+        expect(valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(recipe)))))).toEqual(recipe);
+        const mark = drawn(recipe);
+        expect(mark.ink).toBeDefined();
+        for (const id of own)
+          expect(
+            recipe.parts.some((part) => part.id === id),
+            `${name} ${round}`,
+          ).toBe(true);
+        // Everything that a member draws, and every member, is there.
+        const ids = new Set(recipe.parts.map(({ id }) => id));
+        for (const part of recipe.parts)
+          if ('members' in part) for (const member of part.members) expect(ids.has(member), `${name}: ${member}`).toBe(true);
+      }
+    }
+  });
+});
