@@ -13,6 +13,7 @@ import {
 import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe, etchedCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
+import type { DemoBuilt } from './built';
 
 type PartInput = Parameters<typeof createPart>[0];
 
@@ -24,6 +25,10 @@ export interface DemoMark {
   /** Pieces of the art library that it is made of. */
   readonly art?: readonly string[];
   readonly tries?: readonly DemoTry[];
+  /** Made by a builder from the first mark's name, instead of by its recipe. */
+  readonly built?: DemoBuilt;
+  /** The same with other numbers, kept beside it. */
+  readonly builtTries?: readonly { readonly name: string; readonly numbers: DemoBuilt['numbers'] }[];
 }
 
 /** Another version of a demo mark, kept beside it. */
@@ -75,6 +80,12 @@ const oldSign = (from: Recipe): Recipe =>
       newTreatment('block-shadow', 'block', { angleDeg: 45, depthPx: 16, gapPx: 3, paint: { role: 'lead' } }),
     ],
   });
+
+/** A mark that a builder makes. */
+const builtMark = (name: string, role: MarkRole, built: DemoBuilt, builtTries: DemoMark['builtTries'] = []): DemoMark => ({
+  ...{ name, role, built, builtTries },
+  recipe: () => EMPTY_RECIPE,
+});
 
 /** The three made-up clients on one imaginary coast. Every name, word and color is ours. */
 export const demoBrands: readonly DemoBrand[] = [
@@ -174,6 +185,11 @@ export const demoBrands: readonly DemoBrand[] = [
             },
           ),
       },
+      builtMark('Badge', 'secondary', {
+        builder: 'badge',
+        numbers: { plan: 'rings', edge: 'rope', filled: false, year: '1987', between: 'star', textPercent: 7.5, center: 'initials' },
+      }),
+      builtMark('Mirrored initial', 'submark', { builder: 'submark', numbers: { crop: 'left-mirrored', disk: true, between: 'diamond' } }),
     ],
   },
   {
@@ -295,6 +311,30 @@ export const demoBrands: readonly DemoBrand[] = [
             },
           ),
       },
+      builtMark(
+        'Arms',
+        'secondary',
+        {
+          builder: 'crest',
+          numbers: {
+            arms: {
+              division: 'quarterly',
+              first: 'azure',
+              second: 'argent',
+              items: [
+                { is: 'charges', what: 'ship', count: 1, tincture: 'argent', arranged: 'quarters', quarters: [1, 4] },
+                { is: 'charges', what: 'rose', count: 1, tincture: 'gules', arranged: 'quarters', quarters: [2, 3] },
+              ],
+            },
+            crossed: 'oar',
+            top: 'muralCrown',
+            motto: 'Everybody rows',
+            orPaint: { role: 'accent' },
+            gulesPaint: { role: 'second' },
+          },
+        },
+        [{ name: 'Engraved in one color', numbers: { hatched: true, smallestPx: 150 } }],
+      ),
     ],
   },
   {
@@ -373,6 +413,29 @@ export const demoBrands: readonly DemoBrand[] = [
             },
           ),
       },
+      builtMark('Interlocked', 'submark', {
+        builder: 'monogram',
+        numbers: {
+          construction: 'interlocked',
+          letters: 'TA',
+          family: 'cormorant',
+          firstPaint: { role: 'lead' },
+          secondPaint: { role: 'ink' },
+          sizePx: 260,
+        },
+      }),
+      builtMark('Decorated initial', 'submark', {
+        builder: 'monogram',
+        numbers: {
+          construction: 'filled',
+          letters: 'T',
+          family: 'alfa-slab-one',
+          firstPaint: { role: 'second' },
+          densityPercent: 78,
+          seed: 12,
+          sizePx: 300,
+        },
+      }),
     ],
   },
 ];

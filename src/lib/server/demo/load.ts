@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { freePlace, type Board } from '$core/index';
+import { freePlace, type Board, type Recipe } from '$core/index';
 import { artPiece, type ArtInput } from '../art';
 import { Brand } from '../database/entities';
 import { addPicture } from '../stores/brand-pictures';
@@ -9,6 +9,7 @@ import { createMark } from '../stores/marks';
 import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
 import { demoBrands } from './brands';
+import { builtRecipe } from './built';
 
 const CARD_PX = 246;
 const COLUMNS = 3;
@@ -19,6 +20,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
   for (const demo of demoBrands) {
     const brand = await createBrand(em, demo);
     let primaryId = '';
+    let primary: Recipe | undefined;
     for (const mark of demo.marks) {
       const pieces = new Map<string, ArtInput>();
       for (const id of mark.art ?? []) {
@@ -28,11 +30,21 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
       const created = await createMark(em, brand.id, {
         name: mark.name,
         role: mark.role,
-        recipe: mark.recipe(primaryId, pieces),
+        recipe: mark.built && primary ? await builtRecipe(mark.built, { id: primaryId, recipe: primary }) : mark.recipe(primaryId, pieces),
         gesture: 'Made for the demo',
       });
       for (const { name, of } of mark.tries ?? []) await keepTry(em, brand.id, created.slug, { name, recipe: of(created.recipe) });
+      for (const { name, numbers } of mark.builtTries ?? [])
+        if (mark.built && primary)
+          await keepTry(em, brand.id, created.slug, {
+            name,
+            recipe: await builtRecipe(
+              { ...mark.built, numbers: { ...mark.built.numbers, ...numbers } },
+              { id: primaryId, recipe: primary },
+            ),
+          });
       primaryId ||= created.id;
+      primary ??= created.recipe;
     }
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });

@@ -9,7 +9,7 @@ import { drawLetter, type Standing } from './letters';
 
 /** Cells in the height of the capitals. */
 const CELLS = 110;
-const MOST_BLOOMS = 90;
+const MOST_BLOOMS = 160;
 
 /** A disk that stands inside of a letter, and which way the stroke runs there; in heights of capitals. */
 export interface Room {
@@ -29,7 +29,7 @@ export function packed(layer: Layer, seed: number, density: number, spread: numb
   const free = Float32Array.from(inside, (depth) => depth - margin);
   const widest = free.reduce((most, depth) => Math.max(most, depth), 0);
   const largest = widest * (1 - 0.45 * (1 - spread));
-  const least = Math.max(0.9, widest * (0.62 - 0.5 * density));
+  const least = Math.max(0.9, widest * (0.5 - 0.4 * density));
   const rooms: Room[] = [];
   for (let count = 0; count < MOST_BLOOMS; count++) {
     let most = 0;
