@@ -12,6 +12,7 @@ const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
 const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { serverUnderLoad } = await import('./bench/load.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
+const { builders } = await import('./bench/builders.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -20,6 +21,7 @@ for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
 for (const line of await weldingBand()) say(line);
 for (const line of await treatments()) say(line);
+for (const line of await builders()) say(line);
 await withThrowawayApp('load', async (_browser, home, pid) => {
   for (const line of await serverUnderLoad(home, pid)) say(line);
 });

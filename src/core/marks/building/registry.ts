@@ -37,7 +37,12 @@ export const builderLimits = (name: BuilderName, field: string): NumberLimits | 
 export function madeBy(built: Pick<Built, 'builder' | 'numbers'>, context: BuildContext): Made | undefined {
   if (!isBuilder(built.builder)) return undefined;
   const numbers = numbersOf(built.builder, built.numbers);
-  return numbers.ok ? builderRow(built.builder).build(numbers.value, context) : undefined;
+  if (!numbers.ok) return undefined;
+  const name: BuilderName = built.builder;
+  // What was made last is asked for again when it is built anew: what was changed by hand is told by it.
+  return context.remember(`made ${name} ${JSON.stringify([numbers.value, context.heard])}`, () =>
+    builderRow(name).build(numbers.value, context),
+  );
 }
 
 /** Every face that building may look at. */

@@ -1,4 +1,15 @@
-import { compose, IDENTITY, invert, mapPath, type Affine, type Path, type PathAlgebra, type Region } from '../../geometry';
+import {
+  boundsOf,
+  compose,
+  IDENTITY,
+  invert,
+  mapPath,
+  type Affine,
+  type Bounds,
+  type Path,
+  type PathAlgebra,
+  type Region,
+} from '../../geometry';
 import type { DrawingNode, Group } from './drawing';
 
 const numbers = new WeakMap<Path, number>();
@@ -12,6 +23,9 @@ const numberOf = (path: Path): number => {
 
 const carvesAnything = (nodes: readonly DrawingNode[]): boolean =>
   nodes.some((node) => node.kind === 'group' && (node.carves !== undefined || carvesAnything(node.children)));
+
+const apart = (one: Bounds | undefined, other: Bounds | undefined): boolean =>
+  !one || !other || one.right < other.left || other.right < one.left || one.bottom < other.top || other.bottom < one.top;
 
 /** An area taken away, in the mark's pixels, and how many leaves were painted before it. */
 interface Carving {
@@ -59,6 +73,8 @@ export function carved(groups: readonly Group[], paths: PathAlgebra, remember: <
       let region: Region = node;
       for (const { area, map: there } of mine) {
         const lies = compose(back, there);
+        // What it does not reach stays as it is.
+        if (apart(boundsOf(region.path), boundsOf(area.path, lies))) continue;
         const before: Region = { path: region.path, rule: region.rule };
         region = remember(
           `carved ${numberOf(before.path)} ${before.rule} ${numberOf(area.path)} ${Object.values(lies)
@@ -67,6 +83,7 @@ export function carved(groups: readonly Group[], paths: PathAlgebra, remember: <
           () => paths.combine('subtract', before, { path: mapPath(area.path, lies), rule: area.rule }),
         );
       }
+      if (region === node) return [node];
       changed = true;
       return region.path.verbs === '' ? [] : [{ ...node, path: region.path, rule: region.rule }];
     });

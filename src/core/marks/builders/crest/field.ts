@@ -122,7 +122,21 @@ export function chargeForm(what: Charges['what'], size: number): FormInput {
 }
 
 function drawCharges(kit: Kit, slot: string, charges: Charges, places: readonly Slot[], show: Showing, inside: Region): void {
-  const { paths } = kit.context;
+  const { paths, remember } = kit.context;
+  // What is strewn over the field is one part, cut by the field's edge.
+  if (slot.includes('strewn')) {
+    const strewn = places.map((place) =>
+      placedArea({ path: outlineOf(formOf(chargeForm(charges.what, place.size))), rule: 'nonzero' }, 1, place.x, place.y),
+    );
+    const cut = remember(`strewn ${JSON.stringify([charges.what, places, inside.path])}`, () =>
+      paths.combine('intersect', paths.weld(strewn), inside),
+    );
+    const label = chargeRow(charges.what).many.replace(/^./, (letter) => letter.toUpperCase());
+    if (isEmpty(cut)) return;
+    if (show.hatched && tinctureRow(charges.tincture).kind === 'metal') inTincture(kit, slot, label, cut, 'argent', show);
+    else kit.drawn(slot, label, [{ path: cut.path, rule: cut.rule, paint: 0 }], [show.hatched ? show.ink : show.paints[charges.tincture]]);
+    return;
+  }
   places.forEach((place, index) => {
     const form = chargeForm(charges.what, place.size);
     const outline = placedArea({ path: outlineOf(formOf(form)), rule: 'nonzero' }, 1, place.x, place.y);
@@ -138,9 +152,8 @@ function drawCharges(kit: Kit, slot: string, charges: Charges, places: readonly 
     }
     const whole = boundsOf(outline.path);
     const field = boxOf(inside);
-    // What is strewn over the field is cut by its edge; everything else lies within it.
     const beyond = whole && (whole.left < field.left || whole.right > field.right || whole.top < field.top || whole.bottom > field.bottom);
-    if (slot.includes('strewn') || beyond) {
+    if (beyond) {
       const cut = paths.combine('intersect', paths.weld([outline]), inside);
       if (!isEmpty(cut)) kit.drawn(id, name, [{ path: cut.path, rule: cut.rule, paint: 0 }], [show.paints[charges.tincture]]);
       return;

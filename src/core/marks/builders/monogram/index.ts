@@ -135,12 +135,13 @@ function starts(context: BuildContext): readonly BuilderStart[] {
   const two = lettersFor(kit, schema.parse({ construction: 'beside', initials: 2 }));
   const shares = sharedStem(two) !== undefined;
   const nests = (nested(two, kit, 0.18)[1]?.size ?? 0) > 0.3;
+  // What is drawn at once comes first: interlocking is searched for.
   return [
+    start('beside', 'Side by side', { frame: 'circle' }),
+    start('stacked', 'One above the other', { initials: 2 }),
     start('interlocked', 'Interlocked', { initials: 2 }),
     start('interlocked', 'Interlocked, another way', { initials: 2, way: 1 }),
     start('interlocked', 'Interlocked, a third way', { initials: 2, way: 2 }),
-    start('beside', 'Side by side', { frame: 'circle' }),
-    start('stacked', 'One above the other', { initials: 2 }),
     ...(lettersOf(initials).length > 2 ? [start('larger-middle', 'Larger in the middle', { initials: 3, frame: 'oval' })] : []),
     ...(nests ? [start('nested', 'One in the other', { initials: 2 })] : []),
     start('overlapped', 'Overlapped', { initials: 2 }),
