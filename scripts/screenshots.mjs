@@ -72,11 +72,27 @@ const VIEWS = [
   },
   {
     file: 'marks-crest',
-    path: '/brands/gorsebank-rowing-club/marks/crest',
+    path: '/brands/gorsebank-rowing-club/marks/arms',
     ready: 'aside svg[aria-label="reversed"] path',
     prepare: async (page) => {
-      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Supporters)').click();
+      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Crest)').click();
+      await page.waitForSelector('textarea');
       await page.waitForFunction(() => document.querySelectorAll('aside [data-verdict]').length > 5);
+    },
+  },
+  {
+    file: 'marks-starts',
+    path: '/brands/gorsebank-rowing-club/marks/primary',
+    ready: 'aside svg[aria-label="reversed"] path',
+    prepare: async (page) => {
+      await page.locator('::-p-aria([name="Add a mark"][role="button"])').click();
+      await page.locator('dialog[open] .kinds strong ::-p-text(Badge)').click();
+      await page.waitForFunction(
+        () =>
+          document.querySelectorAll('dialog[open] .starts svg').length === document.querySelectorAll('dialog[open] .starts button').length,
+      );
+      await page.locator('dialog[open] .starts button').click();
+      await page.waitForSelector('dialog[open] .sheet svg path');
     },
   },
   {
@@ -153,16 +169,6 @@ const VIEWS = [
     prepare: async (page) => {
       await page.locator('::-p-aria([name="Compare with Etched"][role="button"])').click();
       await page.waitForFunction(() => document.querySelectorAll('[data-stage] path, .compare path, figure path').length > 20);
-    },
-  },
-  {
-    file: 'marks-banner',
-    path: '/brands/gorsebank-rowing-club/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await add(page, 'arched folded');
-      await page.locator('::-p-aria([name="Add words, fitted to it"][role="button"])').click();
-      await page.waitForFunction(() => document.querySelector('.part.open .title')?.textContent?.includes('on a curve'));
     },
   },
   {

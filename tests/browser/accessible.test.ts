@@ -63,6 +63,15 @@ describe('axe finds nothing', () => {
     ['in the keys', dialog('Keys')],
     ['in the actions', dialog('Find')],
     ['in a new mark', dialog('Add a mark')],
+    [
+      'among compositions',
+      async () => {
+        await dialog('Add a mark')();
+        await test.visitor.page.locator('dialog[open] .kinds strong ::-p-text(Badge)').click();
+        await test.visitor.page.waitForFunction(() => document.querySelectorAll('dialog[open] .starts svg path').length > 12);
+        await test.visitor.page.locator('dialog[open] .starts button').click();
+      },
+    ],
     ['in all marks', dialog('All marks')],
     [
       'in a new brand',

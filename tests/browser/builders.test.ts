@@ -41,7 +41,7 @@ async function beginsWith(hand: Hand, kind: string, start: string): Promise<void
   await visitor.stage();
   await hand.does(() => visitor.click('Add a mark'));
   await page.waitForSelector('dialog[open] .kinds');
-  await hand.does(() => page.locator(`dialog[open] .kinds ::-p-aria([name="${kind}"][role="button"])`).click());
+  await hand.does(() => page.locator(`dialog[open] .kinds strong ::-p-text(${kind})`).click());
   await page.waitForFunction(
     (wanted) =>
       [...document.querySelectorAll('dialog[open] .starts button')].some(

@@ -250,7 +250,8 @@ describe('building from nothing', () => {
     const turned = await visitor.stageAfter(standing);
     await visitor.saved();
     await visitor.click('Add a mark');
-    await visitor.click('Something else');
+    await page.locator('dialog[open] .kinds strong ::-p-text(Something else)').click();
+    await page.waitForSelector('#mark-begins');
     await page.select('#mark-begins', 'all');
     await visitor.fill('Name', 'Follower');
     await visitor.click('Add mark');

@@ -56,7 +56,8 @@ describe('a designer’s first hour', () => {
     const drawn = await test.visitor.stage();
 
     await test.visitor.click('Add a mark');
-    await test.visitor.click('Something else');
+    await test.visitor.page.locator('dialog[open] .kinds strong ::-p-text(Something else)').click();
+    await test.visitor.page.waitForSelector('#mark-begins');
     await test.visitor.click('Add mark');
     await test.visitor.page.waitForFunction(() => location.pathname.endsWith('/initial'));
     await test.visitor.sees('linked · first letter');

@@ -40,8 +40,8 @@ describe('combining near-equal and degenerate shapes', () => {
   it(`covers the right area within 0.1 % of what went in: each form against itself moved by 0 to 0.01 px`, () => {
     const next = random(9);
     const off: string[] = [];
-    // Every case in the deep run; a third of them, another third of the forms each time the forms change, in the quick one.
-    const chosen = DEEP ? cases : cases.filter(() => next() < 0.34);
+    // Every case in the deep run; a sixth of them, others each time the forms change, in the quick one.
+    const chosen = DEEP ? cases : cases.filter(() => next() < 0.16);
     for (const { form, path, by, how } of chosen) {
       const one: Region = { path, rule: 'nonzero' };
       const other: Region = { path: mapPath(path, translation(by, by * 0.37)), rule: 'nonzero' };
@@ -69,11 +69,11 @@ function strokedByLibrsvg({ path, rule }: Region, width: number, join: Join): nu
 }
 
 describe('bands of all joins', () => {
-  it('cover what a polygon library finds, within 0.1 %; where that cuts far miters off in its own way, what librsvg strokes', () => {
+  it('cover what a polygon library finds, within 0.1 %; where that cuts far miters off in its own way, what librsvg strokes, within 0.15 %', () => {
     const next = random(12);
     const off: string[] = [];
     const JOIN = { round: JoinType.Round, miter: JoinType.Miter, bevel: JoinType.Bevel } as const;
-    const forms = DEEP ? FORM_NAMES : FORM_NAMES.filter(() => next() < 0.5);
+    const forms = DEEP ? FORM_NAMES : FORM_NAMES.filter(() => next() < 0.25);
     for (const form of forms)
       for (const join of ['round', 'miter', 'bevel'] as const satisfies readonly Join[])
         for (let n = 0; n < (DEEP ? 7 : 1); n++) {
@@ -85,7 +85,8 @@ describe('bands of all joins', () => {
           const theirs = Math.abs(areaPathsD(booleanOpD(ClipType.Difference, grown(width / 2), grown(-width / 2), FillRule.NonZero, 6)));
           if (Math.abs(ours / theirs - 1) <= 0.001) continue;
           const judged = strokedByLibrsvg(region, width, join);
-          if (Math.abs(ours / judged - 1) > 0.001)
+          // Where the library and librsvg themselves differ by more than that, what is judged is judged by pixels.
+          if (Math.abs(ours / judged - 1) > 0.0015)
             off.push(`${form} ${join} ${width.toFixed(1)}: ${ours.toFixed(1)} against ${theirs.toFixed(1)} and ${judged.toFixed(1)}`);
         }
     expect(off).toEqual([]);

@@ -47,7 +47,8 @@ describe('offsets', () => {
   it('of every shape and ornament, outward and inward, cover what a polygon library finds, within 0.1 %', () => {
     const next = random(11);
     const off: string[] = [];
-    for (const form of FORM_NAMES) {
+    // All of them in the deep run, every other one in the quick one.
+    for (const form of FORM_NAMES.filter((_, index) => process.env['DEEP'] === '1' || index % 2 === 0)) {
       const region: Region = paths.weld([
         { path: mapPath(toSize(outlineOf(startOf(form)), 300, 300), rotation(next() * 360)), rule: 'nonzero' },
       ]);

@@ -14,6 +14,8 @@ import { growthHolds } from './offset-holds';
 const ALIKE = 0.0005;
 /** So fine that no chord of a curve turns as much as a corner does, and that small rings keep their area: in the outline's unit. */
 const FINE_JOINS = 0.002;
+/** So finely areas are looked at a second time that seemed to differ. */
+const FINELY = 0.003;
 /** Distances at which an offset that went wrong is tried again: the area moves by less than the libraries may differ by. */
 const NUDGES = [1, 1 + 2e-4, 1 - 2e-4, 1 + 4e-4];
 /** Outlines of more verbs than this are looked at in their areas only by what costs little. */
@@ -39,7 +41,10 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       if (verbsOf([one, other]) > MOST_VERBS || apart(boundsOf(one.path), boundsOf(other.path))) return made;
       const checked = combineFlattened(how, one, other);
       const whole = areaOfRegion(one) + areaOfRegion(other);
-      return Math.abs(areaOfRegion(made) - areaOfRegion(checked)) <= ALIKE * whole ? made : checked;
+      if (Math.abs(areaOfRegion(made) - areaOfRegion(checked)) <= ALIKE * whole) return made;
+      // Of many thin pieces, chords lose as much as libraries may differ by: looked at again more finely, before the polygons are taken.
+      const finely = combineFlattened(how, one, other, FINELY);
+      return Math.abs(areaOfRegion(made, FINELY) - areaOfRegion(finely, FINELY)) <= ALIKE * whole ? made : finely;
     },
     weld: (regions) => {
       const made = fast.weld(regions);
@@ -49,8 +54,9 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       const [most, all, is] = [Math.max(0, ...parts), parts.reduce((sum, area) => sum + area, 0), areaOfRegion(made)];
       if (regions.length < 2 && Math.abs(is - all) <= ALIKE * all) return made;
       if (is < most * (1 - ALIKE) || is > all * (1 + ALIKE) || regions.length < 2) return weldFlattened(regions);
-      const checked = weldFlattened(regions);
-      return alike(made, checked) ? made : checked;
+      if (alike(made, weldFlattened(regions))) return made;
+      const finely = weldFlattened(regions, FINELY);
+      return alike(made, finely, FINELY) ? made : finely;
     },
     grow: (region, by, join) =>
       grownSurely(fast, region, by, join) ??

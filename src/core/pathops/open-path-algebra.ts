@@ -19,6 +19,9 @@ import { checkedAlgebra } from './checked';
 import { withoutFalseContours } from './false-contours';
 import { combineFlattened, weldFlattened } from './flattened';
 
+/** Where curves cannot be combined, polygons as fine as this stand for them: of many thin pieces, coarser ones lose a few thousandths. */
+const FALLBACK_FINE = 0.003;
+
 /** Miters reach at most this many times the band's half width; beyond it the join is cut off. */
 const MITER_LIMIT = 8;
 
@@ -91,16 +94,16 @@ export async function openCurveAlgebra(wasmBinary: Uint8Array): Promise<PathAlge
       using((keep) => {
         const made = keep(native(one));
         // The library says so when it cannot; then the areas are combined as fine polygons instead.
-        return made.op(keep(native(other)), OPS[how] as never) ? region(made) : combineFlattened(how, one, other);
+        return made.op(keep(native(other)), OPS[how] as never) ? region(made) : combineFlattened(how, one, other, FALLBACK_FINE);
       }),
     weld: (regions) =>
       using((keep) => {
         // Outlines that run the same way are welded in one step; those that ran opposite ways would cancel each other.
         const alike = regions.filter(({ rule }) => rule === 'nonzero').map(({ path }) => (windingOf(path) < 0 ? reversePath(path) : path));
         const all = keep(native({ path: joinPaths(alike), rule: 'nonzero' }));
-        if (!all.simplify()) return weldFlattened(regions);
+        if (!all.simplify()) return weldFlattened(regions, FALLBACK_FINE);
         for (const each of regions)
-          if (each.rule === 'evenodd' && !all.op(keep(native(each)), OPS.unite as never)) return weldFlattened(regions);
+          if (each.rule === 'evenodd' && !all.op(keep(native(each)), OPS.unite as never)) return weldFlattened(regions, FALLBACK_FINE);
         return region(all);
       }),
     grow: (one, by, join) =>
@@ -110,7 +113,12 @@ export async function openCurveAlgebra(wasmBinary: Uint8Array): Promise<PathAlge
         // The stroker's outline and the area itself, joined in one step.
         if (!stroke(line, 2 * by, join, 'round')) return one;
         line.setFillType(kit.FillType.WINDING);
-        return trueContours(made.op(line, OPS.unite as never) ? region(made) : weldFlattened([one, region(line)]), one.path, by, join);
+        return trueContours(
+          made.op(line, OPS.unite as never) ? region(made) : weldFlattened([one, region(line)], FALLBACK_FINE),
+          one.path,
+          by,
+          join,
+        );
       }),
     band: (one, width, join, cap = 'round') =>
       using((keep) => {

@@ -112,13 +112,12 @@
   <div class="kinds" role="group" aria-labelledby="what">
     {#each BUILDER_NAMES as name (name)}
       {@const row = builderRow(name)}
-      <button aria-label={row.label} aria-pressed={builder === name} title={row.hint} onclick={() => (builder = name)}>
+      <button aria-pressed={builder === name} title={row.hint} onclick={() => (builder = name)}>
         <strong>{row.label}</strong>
         <span class="quiet">{row.hint}</span>
       </button>
     {/each}
     <button
-      aria-label="Something else"
       onclick={() => {
         open = false;
         other();
