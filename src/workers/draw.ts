@@ -181,9 +181,20 @@ export class Draughtsman {
     const mark = resolver.resolve({ recipe, sources: new Map(), dress: dress(this.#palette, 'full') });
     return mark.ink && screenPicture({ ...mark, parts: [] }, `built-${name}-`, this.#pictureBase);
   }
-  /** The parts of a new built group under free ids, the group last. */
-  async buildNew(recipe: Recipe, id: string, built: NewBuilt, place: { x: number; y: number }): Promise<readonly KnownPart[] | undefined> {
-    return builtParts(recipe, id, built, await this.#building(built), { place: { ...place, turnDeg: 0 } });
+  /** The parts of a new built group under free ids, the group last, clear below what is there; in the middle where nothing is. */
+  async buildNew(recipe: Recipe, id: string, built: NewBuilt, ink?: Bounds): Promise<readonly KnownPart[] | undefined> {
+    const context = await this.#building(built);
+    const middle = builtParts(recipe, id, built, context);
+    if (!middle || !ink) return middle;
+    const own = this.#ready().resolver.resolve({
+      recipe: { ...EMPTY_RECIPE, parts: middle },
+      sources: new Map(),
+      dress: dress(this.#palette, 'full'),
+    }).ink;
+    if (!own) return middle;
+    const air = (own.bottom - own.top) * 0.15;
+    const x = Math.round((ink.left + ink.right) / 2 - (own.left + own.right) / 2);
+    return builtParts(recipe, id, built, context, { place: { x, y: Math.round(ink.bottom + air - own.top), turnDeg: 0 } });
   }
   /** A recipe with a built group built anew by other numbers; what it follows is heard anew. */
   async buildAnew(recipe: Recipe, id: string, numbers: Readonly<Record<string, unknown>>): Promise<Recipe | undefined> {

@@ -18,7 +18,7 @@ export const group: PartKind<typeof groupSchema> = {
   schema: groupSchema,
   label: 'Group',
   called: (part) => (part.built ? part.built.builder.replace(/-/g, ' ').replace(/^./, (letter) => letter.toUpperCase()) : 'Group'),
-  describe: (part) => `${part.built ? 'built' : 'group'} · ${part.members.length} parts`,
+  describe: (part) => `${part.built ? 'built' : 'group'} · ${part.members.length} ${part.members.length === 1 ? 'part' : 'parts'}`,
   refer: (part, to) => {
     const group = referMembers(part, to);
     return group.built ? { ...group, built: referBuilt(group.built, to) } : group;

@@ -85,7 +85,7 @@
     const kind = builder;
     await table.open.flush();
     const parts = await table.desk.ask((draughtsman) =>
-      draughtsman.buildNew($state.snapshot(EMPTY_RECIPE) as Recipe, 'built', table.building.fresh(kind, start.numbers), { x: 0, y: 0 }),
+      draughtsman.buildNew($state.snapshot(EMPTY_RECIPE) as Recipe, 'built', table.building.fresh(kind, start.numbers)),
     );
     if (!parts) {
       working = false;

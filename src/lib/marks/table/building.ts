@@ -71,10 +71,8 @@ export class Building {
     const own = numbers ?? (await table.desk.ask((draughtsman) => draughtsman.starts(builder, heard, families)))[0]?.numbers ?? {};
     const id = freePartId(table.open.recipe, 'group');
     const ink = table.desk.stage?.ink;
-    const size = Number(own['sizePx'] ?? 300);
-    const place = ink ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + size * 0.85) } : { x: 0, y: 0 };
     const made = await table.desk.ask((draughtsman) =>
-      draughtsman.buildNew(table.open.recipe, id, this.fresh(builder, own, table.info.id), place),
+      draughtsman.buildNew(table.open.recipe, id, this.fresh(builder, own, table.info.id), ink),
     );
     if (!made) {
       table.said = `${label}: nothing could be built from this name. Type other letters in its numbers.`;
