@@ -47,6 +47,19 @@ const PLAN_LABELS: { readonly [P in (typeof BADGE_PLANS)[number]]: string } = {
   panel: 'panel with lines of words',
 };
 
+const EDGE_LABELS: { readonly [E in (typeof BADGE_EDGES)[number]]: string } = {
+  plain: 'plain edge',
+  double: 'double line',
+  scallop: 'scalloped',
+  teeth: 'toothed',
+  seal: 'as a seal',
+  rope: 'roped',
+  chain: 'chained',
+  thorn: 'with thorns',
+  stitched: 'stitched',
+  beads: 'beaded',
+};
+
 /** The outer edge of a round badge, as a shape that others lie upon. */
 function edgeOf(edge: Badge['edge'], size: number): FormInput {
   if (edge === 'scallop') return { form: 'scallop', widthPx: size * 1.06, heightPx: size * 1.06, bumps: 28, depthPercent: 55 };
@@ -349,7 +362,8 @@ function pointed(b: BadgeKit): void {
 const starts = (more: Partial<z.input<typeof schema>>[]): readonly BuilderStart[] =>
   more.map((numbers) => {
     const plan = numbers.plan ?? 'seal';
-    const label = PLAN_LABELS[plan];
+    const { edge = 'plain', filled = true } = numbers;
+    const label = `${PLAN_LABELS[plan]}${edge === 'plain' ? '' : `, ${EDGE_LABELS[edge]}`}${filled ? '' : ', open'}`;
     return {
       id: `${plan}-${numbers.edge ?? 'plain'}-${numbers.filled === false ? 'open' : 'filled'}`,
       label: `${label.charAt(0).toUpperCase()}${label.slice(1)}`,
