@@ -19,7 +19,7 @@ describe('the family of a brand', () => {
     await visitor.press('Enter', 'Tab');
     await visitor.sees('“Initial” is called “Kite mark” now.');
     await visitor.click('Move Kite mark up');
-    await expect.poll(async () => (await marksOf('windrow-kites')).map(({ name }) => name)).toEqual(['Kite mark', 'Primary']);
+    await expect.poll(async () => (await marksOf('windrow-kites')).map(({ name }) => name).slice(0, 2)).toEqual(['Kite mark', 'Primary']);
     await visitor.page.waitForFunction(() => document.querySelector('dialog li input')?.getAttribute('aria-label') === 'Name of Kite mark');
     await visitor.click('Duplicate Kite mark');
     await visitor.sees('“Kite mark copy” stands at the end');

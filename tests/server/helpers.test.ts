@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
 import { demoBrands } from '../../src/lib/server/demo/brands';
+import { builtRecipe } from '../../src/lib/server/demo/built';
 import { shorePictures } from '../../src/lib/server/demo/board';
 import { problemResponse } from '../../src/lib/server/http/answer';
 import { asRefusal, isDatabaseDown } from '../../src/lib/server/http/refusals';
@@ -61,12 +62,14 @@ describe('the demo world', () => {
   const PRIMARY = 'a0a0a0a0-0000-4000-8000-000000000001';
 
   it('is three made-up clients whose marks are stored as recipes and draw without notices', async () => {
-    const shelf = await shelfOf('josefin-sans', 'cinzel', 'italiana');
+    const shelf = await shelfOf('josefin-sans', 'cinzel', 'italiana', 'cormorant', 'alfa-slab-one');
     expect(demoBrands.map(({ name }) => name)).toEqual(['Windrow Kites', 'Gorsebank Rowing Club', 'Tidewrack Aerial']);
     for (const { marks, palette, name } of demoBrands) {
-      const sources = new Map([[PRIMARY, marks[0]?.recipe(PRIMARY, new Map()) ?? valueOf(parseRecipe({ version: 1, parts: [] }))]]);
+      const primary = marks[0]?.recipe(PRIMARY, new Map()) ?? valueOf(parseRecipe({ version: 1, parts: [] }));
+      const sources = new Map([[PRIMARY, primary]]);
       for (const mark of marks) {
-        const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(mark.recipe(PRIMARY, new Map()))))));
+        const made = mark.built ? await builtRecipe(mark.built, { id: PRIMARY, recipe: primary }) : mark.recipe(PRIMARY, new Map());
+        const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(made)))));
         const resolved = resolverOf(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
         expect(resolved.ink, `${name} ${mark.name}`).toBeDefined();
         expect(
