@@ -143,11 +143,17 @@
   {#each notices as { message, fix } (message)}
     <p class="note"><strong>{message}</strong> {fix ?? ''}</p>
   {/each}
+  {#if building.isBehind(built)}
+    <p class="note">
+      <strong>The name has changed.</strong> The stage and all files show the new one; the rows below were built with the one before.
+      <button class="link" onclick={() => void building.change(part.id, 'Follow the name', {})}>Bring the rows up to date</button>
+    </p>
+  {/if}
   <p class="quiet">
     {built.follows
       ? 'It follows the name as it is set, its words and its face.'
       : 'It follows no lettering: it keeps the words it was built with.'}
-    Its parts are below, and can be changed one by one; what you change stays.
+    Its parts can be opened and changed one by one; what you change stays.
   </p>
 {/if}
 

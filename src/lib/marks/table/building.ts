@@ -1,4 +1,15 @@
-import { builderRow, freePartId, heardFrom, type BuilderName, type Built, type Heard, type Lettering, type Recipe } from '$core/index';
+import {
+  builderRow,
+  freePartId,
+  hearsTheSame,
+  heardFrom,
+  heardNow,
+  type BuilderName,
+  type Built,
+  type Heard,
+  type Lettering,
+  type Recipe,
+} from '$core/index';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/work/open-mark.svelte';
 
@@ -23,8 +34,8 @@ export type NewBuilt = Omit<Built, 'slots'>;
 
 /** Everything that is done with builders on a table: what they hear, and how what they made is built anew. */
 export class Building {
-  /** What the gesture under way began from. */
-  #base: Recipe | undefined;
+  /** The gesture under way: the group, all of its numbers that are changed by it, what it began from, and what of it is shown. */
+  #gesture: { readonly id: string; readonly change: Readonly<Record<string, unknown>>; base: Recipe; shown: Recipe } | undefined;
   #asked = 0;
   #underWay: Promise<void> = Promise.resolve();
 
@@ -55,6 +66,9 @@ export class Building {
     return { heard: heardFrom(name.part, name.recipe), follows: { mark: name.mark === within ? null : name.mark, part: name.part.id } };
   }
 
+  /** Whether the name has changed since the parts of a group were built: the stage shows the new one, its rows the one before. */
+  isBehind = (built: Built): boolean => !hearsTheSame(heardNow(built, this.table.open.recipe, this.table.recipes), built.heard);
+
   /** A group to be built by numbers; the brand's second face goes along where the builder has one. */
   fresh(builder: BuilderName, numbers: Readonly<Record<string, unknown>>, within?: string): NewBuilt {
     const { secondFamily } = this.table;
@@ -63,12 +77,19 @@ export class Building {
   }
 
   /** Adds what a builder makes to the mark: on its middle where there is nothing yet, else under what is there. */
-  async add(builder: BuilderName, numbers?: Readonly<Record<string, unknown>>): Promise<void> {
-    const { table } = this;
+  async add(builder: BuilderName): Promise<void> {
     const { label } = builderRow(builder);
+    try {
+      await this.#add(builder, label);
+    } catch (error) {
+      this.table.said = `${label}: it could not be built. ${error instanceof Error ? error.message : String(error)}`;
+    }
+  }
+  async #add(builder: BuilderName, label: string): Promise<void> {
+    const { table } = this;
     const { heard } = this.heard();
     const families = table.secondFamily === undefined ? [] : [table.secondFamily];
-    const own = numbers ?? (await table.desk.ask((draughtsman) => draughtsman.starts(builder, heard, families)))[0]?.numbers ?? {};
+    const own = (await table.desk.ask((draughtsman) => draughtsman.starts(builder, heard, families)))[0]?.numbers ?? {};
     const id = freePartId(table.open.recipe, 'group');
     const ink = table.desk.stage?.ink;
     const made = await table.desk.ask((draughtsman) =>
@@ -82,27 +103,43 @@ export class Building {
     table.selectedId = id;
   }
 
-  /** Shows a built group with other numbers while a gesture goes on; the newest numbers win. */
+  /** Shows a built group with other numbers while a gesture goes on; numbers that were changed before it has come go along. */
   preview(id: string, change: Readonly<Record<string, unknown>>): void {
+    const { recipe } = this.table.open;
+    const before = this.#gesture?.id === id ? this.#gesture : { change: {}, base: recipe, shown: recipe };
+    this.#gesture = { ...before, id, change: { ...before.change, ...change } };
+    this.#underWay = this.#draw(++this.#asked).catch((error: unknown) => {
+      this.table.said = `It could not be built anew: ${error instanceof Error ? error.message : String(error)} Nothing was changed.`;
+    });
+  }
+  async #draw(asked: number): Promise<void> {
     const { table } = this;
-    this.#base ??= table.open.recipe;
-    const base = this.#base;
+    const gesture = this.#gesture;
+    if (!gesture || asked !== this.#asked) return;
+    const { open } = table;
+    // What was done to the mark in the meantime is what is built upon.
+    if (open.recipe !== gesture.base && open.recipe !== gesture.shown) gesture.base = gesture.shown = open.recipe;
+    const { id, change, base } = gesture;
     const group = base.parts.find((part) => part.id === id);
     if (group?.kind !== 'group' || !group.built) return;
     const numbers = { ...group.built.numbers, ...change };
-    const asked = ++this.#asked;
-    this.#underWay = table.desk
-      .ask((draughtsman) => draughtsman.buildAnew(base, id, numbers))
-      .then((recipe) => {
-        if (asked !== this.#asked) return;
-        if (recipe) table.open.preview(recipe);
-        else table.said = 'This cannot be built: its numbers were made by a newer version.';
-      });
+    const recipe = await table.desk.ask((draughtsman) => draughtsman.buildAnew(base, id, numbers));
+    if (asked !== this.#asked) return;
+    if (open.recipe !== gesture.base && open.recipe !== gesture.shown) return this.#draw(asked);
+    if (!recipe) {
+      table.said = 'This cannot be built: its numbers were made by a newer version.';
+      return;
+    }
+    open.preview(recipe);
+    gesture.shown = open.recipe;
   }
-  /** Ends the gesture, once what was asked for has come. */
+  /** Ends the gesture, once everything that was asked for has come. */
   async commit(gesture: string): Promise<void> {
-    await this.#underWay;
-    this.#base = undefined;
+    for (let waited = -1; waited !== this.#asked;) {
+      waited = this.#asked;
+      await this.#underWay;
+    }
+    this.#gesture = undefined;
     this.table.open.commit(gesture);
   }
   async change(id: string, gesture: string, change: Readonly<Record<string, unknown>>): Promise<void> {
