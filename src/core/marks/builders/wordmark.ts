@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { boundsOf } from '../../geometry';
 import { chargeRow, CHARGE_NAMES } from '../../heraldry';
 import type { Builder } from '../building/builder';
-import { formOf, initialsOf, Kit, type FormInput } from '../building/kit';
+import { formOf, initialsOf, Kit, larger, type FormInput } from '../building/kit';
 import { outlineOf } from '../../shapes';
 import { paintSchema } from '../drawing/paint';
 
@@ -155,12 +155,7 @@ function symbol(kit: Kit, n: Words, height: number, x: number, y: number): void 
   const start = formOf({ form });
   const box = boundsOf(outlineOf(start)) ?? { left: 0, top: 0, right: 1, bottom: 1 };
   const by = Math.min(height / (box.bottom - box.top), (height * 1.25) / (box.right - box.left));
-  const sized = Object.fromEntries(
-    Object.entries(start as unknown as Record<string, number | string>).map(([name, value]) => [
-      name,
-      typeof value === 'number' && name.endsWith('Px') ? value * by : value,
-    ]),
-  ) as FormInput;
+  const sized = larger(start, by);
   kit.shape('symbol', 'Symbol', sized, n.symbolPaint, { x, y });
 }
 

@@ -40,6 +40,12 @@ export function formOf({ form, ...numbers }: FormInput): Form {
   } as Form;
 }
 
+/** A form with all of its lengths multiplied: the same picture, larger or smaller. */
+export const larger = (form: FormInput | Form, by: number): FormInput =>
+  Object.fromEntries(
+    Object.entries(form).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value]),
+  ) as FormInput;
+
 /** A letter or a short word as an outline, set at 1 em on its baseline, left to right from 0. */
 export interface LetterOutline {
   readonly area: Region;

@@ -24,7 +24,7 @@ import {
 } from '../../../heraldry';
 import { outlineOf } from '../../../shapes';
 import { ellipse } from '../../../shapes/ellipse';
-import { formOf, placedArea, type FormInput, type Kit } from '../../building/kit';
+import { formOf, larger, placedArea, type FormInput, type Kit } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
 
 /** How tinctures are shown: by paints, or engraved in one. */
@@ -113,12 +113,7 @@ export function chargeForm(what: Charges['what'], size: number): FormInput {
   const [w, h] = [box.right - box.left, box.bottom - box.top];
   const ink = weightOf([{ path: outline, rule: 'nonzero' }], Math.max(w, h) / 400)?.area ?? w * h;
   const by = Math.min(Math.sqrt((WEIGHT * size * size) / ink), (size * 1.04) / Math.max(w, h));
-  return Object.fromEntries(
-    Object.entries(start as unknown as Record<string, number | string>).map(([name, value]) => [
-      name,
-      typeof value === 'number' && name.endsWith('Px') ? value * by : value,
-    ]),
-  ) as FormInput;
+  return larger(start, by);
 }
 
 function drawCharges(kit: Kit, slot: string, charges: Charges, places: readonly Slot[], show: Showing, inside: Region): void {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { shrunk, type Region } from '../../../geometry';
 import { armsSchema, tinctureFaults, TINCTURES, writeBlazon, type Arms, type Tincture } from '../../../heraldry';
-import { FORM_NAMES, formKind, outlineOf, type FormName } from '../../../shapes';
+import { FORM_NAMES, formKind, outlineOf, type Form, type FormName } from '../../../shapes';
 import type { Builder, BuilderStart } from '../../building/builder';
-import { formOf, Kit, type FormInput } from '../../building/kit';
+import { formOf, Kit, larger, type FormInput } from '../../building/kit';
 import { paintSchema, type Paint } from '../../drawing/paint';
 import { bannerWords } from '../../starters/banner-words';
 import type { Shape } from '../../parts/shape';
@@ -67,12 +67,10 @@ function sizedForm(
   wanted: { readonly widthPx?: number; readonly heightPx?: number },
   more: Readonly<Record<string, number>> = {},
 ): FormInput {
-  const start = formOf({ form, ...more }) as unknown as Record<string, number | string>;
-  const [w, h] = [Number(start['widthPx'] ?? 100), Number(start['heightPx'] ?? 100)];
-  const by = wanted.widthPx !== undefined ? wanted.widthPx / w : (wanted.heightPx ?? h) / h;
-  return Object.fromEntries(
-    Object.entries(start).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value]),
-  ) as FormInput;
+  const start = formOf({ form, ...more });
+  const own = start as Form & { readonly widthPx?: number; readonly heightPx?: number };
+  const { widthPx: w = 100, heightPx: h = 100 } = own;
+  return larger(start, wanted.widthPx !== undefined ? wanted.widthPx / w : (wanted.heightPx ?? h) / h);
 }
 
 const SEPARATED = (n: Crest) =>

@@ -1,6 +1,6 @@
 import { boundsOf, type Point } from '../../../geometry';
 import { outlineOf } from '../../../shapes';
-import { enclosing, formOf, shapeArea, type FormInput, type Kit } from '../../building/kit';
+import { enclosing, formOf, larger, shapeArea, type FormInput, type Kit } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
 
 export const FRAMES = ['none', 'circle', 'diamond', 'square', 'shield', 'polygon', 'arch', 'wreath', 'oval'] as const;
@@ -16,12 +16,6 @@ const FORMS: { readonly [F in Exclude<Frame, 'none' | 'wreath'>]: { readonly for
   arch: { form: { form: 'arch', widthPx: 200, heightPx: 270 }, drop: 0.05 },
   oval: { form: { form: 'disk', widthPx: 200, heightPx: 250 }, drop: 0 },
 };
-
-/** A form with all of its lengths multiplied. */
-const scaled = (form: FormInput, by: number): FormInput =>
-  Object.fromEntries(
-    Object.entries(form).map(([name, value]) => [name, typeof value === 'number' && name.endsWith('Px') ? value * by : value]),
-  ) as FormInput;
 
 export interface FrameStyle {
   readonly frame: Frame;
@@ -75,15 +69,15 @@ export function framed(
   const at = { x: 0, y: -drop * size * by };
   const line = (height * linePercent) / 100;
   if (filled) {
-    kit.shape('frame', 'Frame', scaled(form, by), paint, at);
+    kit.shape('frame', 'Frame', larger(form, by), paint, at);
     if (line > 0) {
-      const inner = (share: number) => scaled(form, by * (1 - share));
+      const inner = (share: number) => larger(form, by * (1 - share));
       kit.shape('frame-line', 'Inner line', inner(0.07), ground, at);
       kit.shape('frame-ground', 'Ground', inner(0.07 + (2 * line) / (size * by)), paint, at);
     }
     return;
   }
   const outer = by + line / 100;
-  kit.shape('frame', 'Frame', scaled(form, outer), paint, at);
-  kit.shape('frame-ground', 'Ground', scaled(form, by), ground, at);
+  kit.shape('frame', 'Frame', larger(form, outer), paint, at);
+  kit.shape('frame-ground', 'Ground', larger(form, by), ground, at);
 }
