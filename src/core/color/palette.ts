@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { StoredForm } from '../stored';
 import { parseHex, type Hex } from './hex';
+import { cmykSchema, type Cmyk } from './print';
 
 /** What a color is for. Parts name a role, never a loose color unless the designer insists. */
 export const ROLES = ['ink', 'paper', 'lead', 'second', 'accent'] as const;
@@ -21,11 +22,26 @@ export interface Swatch {
   readonly hex: Hex;
 }
 
+/** What is known of a swatch besides its color. */
+export interface SwatchNotes {
+  /** What the brand calls it; a role is called by its role while it has no name. */
+  readonly name?: string;
+  /** What it is for, in the designer's words: the role of a swatch beyond the five. */
+  readonly use?: string;
+  /** The printer's own values; without them they are computed. */
+  readonly cmyk?: Cmyk;
+  /** The name of a spot color, as the printer knows it. */
+  readonly spot?: string;
+}
+
 /** Most swatches of one palette, the five roles among them. */
 export const MOST_SWATCHES = 24;
 
 /** One color for each role, always; and the swatches beyond them, in the brand's own order. */
-export type Palette = { readonly [R in Role]: Hex } & { readonly more?: readonly Swatch[] };
+export type Palette = { readonly [R in Role]: Hex } & {
+  readonly more?: readonly Swatch[];
+  readonly notes?: { readonly [K in ColorKey]?: SwatchNotes };
+};
 
 /** What each role is for, in a designer's words. */
 export const ROLE_USE: { readonly [R in Role]: string } = {
@@ -47,6 +63,14 @@ export const hexSchema = z.string().transform((typed, context): Hex => {
 const swatchKeySchema = z.string().regex(SWATCH_KEY) as unknown as z.ZodType<SwatchKey>;
 export const colorKeySchema = z.union([z.enum(ROLES), swatchKeySchema]);
 
+const words = (most: number) => z.string().trim().min(1).max(most);
+const notesSchema = z.strictObject({
+  name: words(40).exactOptional(),
+  use: words(80).exactOptional(),
+  cmyk: cmykSchema.exactOptional(),
+  spot: words(80).exactOptional(),
+});
+
 const swatchSchema = z.strictObject({ key: swatchKeySchema, name: z.string().trim().min(1).max(40), hex: hexSchema });
 
 export const paletteSchema: z.ZodType<Palette> = z.strictObject({
@@ -60,14 +84,15 @@ export const paletteSchema: z.ZodType<Palette> = z.strictObject({
     .max(MOST_SWATCHES - ROLES.length)
     .refine((list) => new Set(list.map(({ key }) => key)).size === list.length, 'Expected every swatch to have a key of its own')
     .exactOptional(),
-});
+  notes: z.partialRecord(colorKeySchema, notesSchema).exactOptional(),
+}) as z.ZodType<Palette>;
 
-/** Palettes as they are stored. 1 → 2: swatches beyond the roles; older palettes have none. */
-export const paletteForm: StoredForm<Palette> = { label: 'This palette', steps: [(old) => old], schema: paletteSchema };
+/** Palettes as they are stored. 1 → 2: swatches beyond the roles; 2 → 3: names, uses and print values; older palettes have none. */
+export const paletteForm: StoredForm<Palette> = { label: 'This palette', steps: [(old) => old, (old) => old], schema: paletteSchema };
 
 /** Every swatch of a palette in its order, the roles first. */
 export const swatchesOf = (palette: Palette): readonly { readonly key: ColorKey; readonly name: string; readonly hex: Hex }[] => [
-  ...ROLES.map((role) => ({ key: role, name: role, hex: palette[role] })),
+  ...ROLES.map((role) => ({ key: role, name: palette.notes?.[role]?.name ?? role, hex: palette[role] })),
   ...(palette.more ?? []),
 ];
 
