@@ -1,6 +1,7 @@
 import type { StoredForm } from '../stored';
 import { boardSchema, type Board } from './board';
 import { briefSchema, type Brief } from './brief';
+import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
 /** The documents a brand has one of each; a new kind is one schema and one row. */
@@ -8,9 +9,11 @@ export const documentForms: {
   readonly brief: StoredForm<Brief>;
   readonly board: StoredForm<Board>;
   readonly type: StoredForm<TypeDesk>;
+  readonly palettes: StoredForm<KeptPalettes>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
   type: { label: 'This type desk', steps: [], schema: typeDeskSchema },
+  palettes: { label: 'These palettes', steps: [], schema: keptPalettesSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

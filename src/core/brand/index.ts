@@ -20,6 +20,7 @@ export {
   type Brief,
   type Use,
 } from './brief';
+export { MOST_KEPT_PALETTES, type KeptPalette, type KeptPalettes } from './kept-palettes';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
 export { picturesAddress } from './picture-address';
 export { MARK_ROLES, type MarkRole } from './mark-roles';

@@ -23,9 +23,9 @@ const GRAY = 2e-4;
 /** How far beyond its ends a channel may lie: an eighth of a step of 8 bits, which rounding takes away. */
 const ROUNDED = 0.0005;
 const toRgb = converter('rgb');
-function isShown({ l, c, h }: Oklch): boolean {
+function isShown({ l, c, h }: Oklch, beyond = ROUNDED): boolean {
   const { r, g, b } = toRgb({ mode: 'oklch', l, c, h });
-  return Math.min(r, g, b) >= -ROUNDED && Math.max(r, g, b) <= 1 + ROUNDED;
+  return Math.min(r, g, b) >= -beyond && Math.max(r, g, b) <= 1 + beyond;
 }
 
 /** Steps of halving: chroma is found to within 0.4 / 2^18. */
@@ -42,7 +42,7 @@ export function mostChroma(l: number, h: number): number {
   let [low, high] = [0, MOST_CHROMA];
   for (let n = 0; n < HALVINGS; n++) {
     const middle = (low + high) / 2;
-    if (isShown({ space: 'oklch', l, c: middle, h })) low = middle;
+    if (isShown({ space: 'oklch', l, c: middle, h }, 0)) low = middle;
     else high = middle;
   }
   return low;

@@ -6,6 +6,7 @@
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import UndoButtons from '$lib/ui/UndoButtons.svelte';
   import BriefWords from './BriefWords.svelte';
   import MoodBoard from './MoodBoard.svelte';
 
@@ -38,8 +39,7 @@
 <div class="room">
   <TopBar {brand} room="brief">
     <span role="status">{said}</span>
-    <button onclick={order.undo} disabled={order.next === undefined} title="Undo {order.next ?? ''} (Ctrl Z)">Undo</button>
-    <button onclick={order.redo} disabled={order.again === undefined} title="Redo {order.again ?? ''} (Ctrl Shift Z)">Redo</button>
+    <UndoButtons {order} />
     <SaveNote {works} />
   </TopBar>
   <SaveBanner work={openBrief} name="This brief" />
@@ -62,10 +62,6 @@
     flex: 1;
     grid-template-columns: 470px minmax(0, 1fr);
     min-height: 0;
-  }
-  button:disabled {
-    cursor: default;
-    opacity: 0.45;
   }
   /* Narrow, or zoomed: the brief first, then the board, and the page scrolls. */
   @media (max-width: 999px) {

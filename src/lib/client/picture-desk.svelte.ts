@@ -1,0 +1,86 @@
+import { withNews, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
+import { DrawingDesk } from './drawing-desk.svelte';
+import { writtenParts } from './written-parts';
+
+/** A picture that a room wants. */
+export interface WantedPicture {
+  /** Tells it from the others on the page. */
+  readonly key: string;
+  readonly markId: string;
+  readonly dressing: Dressing;
+  readonly palette: Palette;
+}
+
+interface Drawn {
+  readonly palette: Palette;
+  readonly dressing: Dressing;
+  readonly markId: string;
+  readonly recipes: ReadonlyMap<string, Recipe>;
+}
+
+/** Draws whatever pictures a room shows, one after the other, the newest wish first; what has not changed is not drawn again. */
+export class PictureDesk {
+  pictures: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
+  /** How many of the wanted pictures are not drawn yet. */
+  left = $state(0);
+  problem = $state('');
+
+  readonly #desk: DrawingDesk;
+  readonly #drawn = new Map<string, Drawn>();
+  readonly #told = new Map<string, Recipe>();
+  #wanted: readonly WantedPicture[] = [];
+  #recipes: ReadonlyMap<string, Recipe> = new Map();
+  #busy = false;
+
+  constructor(families: readonly ShippedFamily[], brandSlug: string) {
+    this.#desk = new DrawingDesk(families, brandSlug);
+  }
+
+  /** @see DrawingDesk.ask */
+  get ask(): DrawingDesk['ask'] {
+    return this.#desk.ask.bind(this.#desk);
+  }
+
+  close(): void {
+    this.#desk.close();
+  }
+
+  /** @param recipes all marks of the brand by id, as they are now */
+  want(recipes: ReadonlyMap<string, Recipe>, wanted: readonly WantedPicture[]): void {
+    this.#recipes = recipes;
+    this.#wanted = wanted;
+    this.left = this.#missing().length;
+    if (!this.#busy) void this.#work();
+  }
+
+  #missing = (): readonly WantedPicture[] =>
+    this.#wanted.filter(({ key, palette, dressing, markId }) => {
+      const drawn = this.#drawn.get(key);
+      return drawn?.palette !== palette || drawn.dressing !== dressing || drawn.markId !== markId || drawn.recipes !== this.#recipes;
+    });
+
+  async #work(): Promise<void> {
+    this.#busy = true;
+    try {
+      for (let [next] = this.#missing(); next; [next] = this.#missing()) {
+        const { key, markId, dressing, palette } = next;
+        const recipes = this.#recipes;
+        const news = [...recipes].filter(([id, recipe]) => this.#told.get(id) !== recipe);
+        for (const [id, recipe] of news) this.#told.set(id, recipe);
+        const marks = news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole }));
+        const picture = await this.#desk.ask(async (draughtsman) => {
+          await draughtsman.tell({ palette, marks });
+          return draughtsman.picture(markId, dressing, `${key}-`);
+        });
+        this.#drawn.set(key, { palette, dressing, markId, recipes });
+        this.pictures = new Map(this.pictures).set(key, withNews(picture, this.pictures.get(key)?.groups ?? []));
+        this.left = this.#missing().length;
+      }
+      this.problem = '';
+    } catch (error) {
+      this.problem = `A mark could not be drawn: ${error instanceof Error ? error.message : String(error)}`;
+    } finally {
+      this.#busy = false;
+    }
+  }
+}

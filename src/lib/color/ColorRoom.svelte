@@ -1,0 +1,231 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { navigating } from '$app/state';
+  import { invalidateAll } from '$app/navigation';
+  import {
+    noted,
+    picturesAddress,
+    exchanged,
+    isRole,
+    ROLES,
+    type Board,
+    type KeptPalettes,
+    type Palette,
+    type Role,
+    type ShippedFamily,
+  } from '$core/index';
+  import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import type { ShownMark } from '$lib/client/read-marks';
+  import { onNews } from '$lib/client/work/news';
+  import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
+  import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
+  import Choice from '$lib/ui/Choice.svelte';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
+  import SaveNote from '$lib/ui/SaveNote.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
+  import UndoButtons from '$lib/ui/UndoButtons.svelte';
+  import BringColors from './BringColors.svelte';
+  import { ColorDesk, provideColorDesk } from './color-desk.svelte';
+  import ContrastGrid from './ContrastGrid.svelte';
+  import OfferedColors from './OfferedColors.svelte';
+  import OnMarks from './OnMarks.svelte';
+  import SwatchList from './SwatchList.svelte';
+  import SwatchNumbers from './SwatchNumbers.svelte';
+
+  interface Props {
+    brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette; readonly paletteNumber: number };
+    marks: readonly ShownMark[];
+    families: readonly ShippedFamily[];
+    board: Board;
+    kept: { readonly number: number; readonly content: KeptPalettes };
+  }
+  const { brand, marks, families, board, kept }: Props = $props();
+
+  // The room is made anew for every brand.
+  // svelte-ignore state_referenced_locally
+  const desk = provideColorDesk(
+    new ColorDesk(brand.slug, openPalette(brand), openDocument(brand, 'palettes', kept), board, new PictureDesk(families, brand.slug)),
+  );
+  desk.choose('lead');
+  $effect(() => {
+    desk.marks = marks;
+  });
+  const works = [desk.colors, desk.keptBeside];
+  const order = undoOrder(() => works);
+  let bringing = $state(false);
+  let view: 'marks' | 'contrast' = $state('marks');
+
+  onMount(() => {
+    for (const work of works) void work.restore();
+    const again = () => navigating.to === null && void invalidateAll();
+    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    return () => {
+      for (const stop of stops) stop();
+      for (const work of works) work.close();
+      desk.drawing.close();
+    };
+  });
+  const base = $derived(picturesAddress(brand.slug));
+
+  function rename(name: string): void {
+    const words = name.trim();
+    const key = desk.chosen;
+    if (words === '' && !isRole(key)) return;
+    desk.change('Name a color', noted(desk.palette, key, { name: words === '' || words === key ? undefined : words }));
+  }
+</script>
+
+<svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
+<div class="room">
+  <TopBar {brand} room="color">
+    <span role="status">{desk.said}</span>
+    <UndoButtons {order} />
+    <SaveNote {works} />
+  </TopBar>
+  <SaveBanner work={desk.colors} name="The palette" />
+  <SaveBanner work={desk.keptBeside} name="The list of kept palettes" />
+  {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
+  <main>
+    <SwatchList />
+    <section class="swatch-room" aria-label="Color {desk.swatch.name}">
+      <div class="top">
+        <span class="big" style:background={desk.hex}></span>
+        <div class="called">
+          <input
+            class="name"
+            aria-label="Name"
+            value={desk.swatch.name}
+            maxlength="40"
+            onchange={(event) => rename(event.currentTarget.value)}
+          />
+          <input
+            class="use"
+            aria-label="What it is for"
+            placeholder="what it is for"
+            maxlength="80"
+            value={desk.palette.notes?.[desk.chosen]?.use ?? ''}
+            onchange={(event) =>
+              desk.change('Use of a color', noted(desk.palette, desk.chosen, { use: event.currentTarget.value.trim() || undefined }))}
+          />
+        </div>
+        <label class="exchange quiet"
+          >exchange with
+          <select
+            aria-label="Exchange with a role"
+            value=""
+            onchange={(event) => {
+              const role = event.currentTarget.value as Role;
+              event.currentTarget.value = '';
+              desk.change(`Exchange with ${role}`, exchanged(desk.palette, desk.chosen, role));
+            }}
+          >
+            <option value="">…</option>
+            {#each ROLES.filter((role) => role !== desk.chosen) as role (role)}<option>{role}</option>{/each}
+          </select></label
+        >
+        <button class="link" onclick={() => (bringing = true)}>Colors in and out</button>
+      </div>
+      {#key desk.chosen}<SwatchNumbers />{/key}
+      <OfferedColors pictureBase={base} />
+    </section>
+    <aside>
+      <div class="views">
+        <Choice
+          label="Palette"
+          hint="What the palette is looked at on"
+          options={[
+            { value: 'marks', label: 'on the marks' },
+            { value: 'contrast', label: 'contrast' },
+          ]}
+          value={view}
+          choose={(next) => (view = next)}
+        />
+      </div>
+      {#if view === 'marks'}<OnMarks />{:else}<ContrastGrid />{/if}
+    </aside>
+  </main>
+</div>
+<BringColors bind:open={bringing} brandName={brand.name} />
+
+<style>
+  .room {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+  }
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: 300px minmax(0, 1fr) 440px;
+    min-height: 0;
+  }
+  .swatch-room {
+    overflow-y: auto;
+    padding: 18px 24px 30px;
+  }
+  .top {
+    display: grid;
+    grid-template-columns: 72px minmax(0, 1fr) auto auto;
+    align-items: center;
+    gap: 16px;
+    margin-bottom: 14px;
+  }
+  .big {
+    height: 56px;
+    border: 1px solid var(--color-rule);
+  }
+  .called {
+    display: grid;
+  }
+  .called input {
+    padding: 0;
+    border: 0;
+    border-bottom: 1px solid transparent;
+    background: none;
+  }
+  .called input:hover,
+  .called input:focus {
+    border-bottom-color: var(--color-rule);
+  }
+  .name {
+    font: 500 25px/1.25 var(--font-serif);
+  }
+  .use {
+    color: var(--color-quiet);
+    font-size: 13px;
+  }
+  .exchange select {
+    width: 74px;
+    height: 26px;
+    padding: 0 22px 0 6px;
+    border: 1px solid var(--color-rule);
+    background-color: transparent;
+    font-size: 12px;
+  }
+  aside {
+    overflow-y: auto;
+    padding: 18px 22px 24px;
+    border-left: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .views {
+    margin-bottom: 12px;
+  }
+  .fault {
+    padding: 8px 22px;
+    color: var(--color-rust);
+  }
+  @media (max-width: 1180px) {
+    main {
+      grid-template-columns: 250px minmax(0, 1fr) 340px;
+    }
+  }
+  @media (max-width: 960px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
