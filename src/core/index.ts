@@ -31,6 +31,9 @@ export * from './marks';
 // A brand's documents: brief, mood board, type desk
 export * from './brand';
 
+// What derives from a primary
+export * from './family';
+
 // Proofs measured
 export * from './checks';
 

@@ -26,7 +26,18 @@ import {
   dress,
   EMPTY_RECIPE,
   expect,
+  familyContext,
   fontsNeeded,
+  layoutsOf,
+  markChecks,
+  type MakingLimits,
+  type MarkChecks,
+  silhouetteOf,
+  smallestCapPx,
+  smallestSafePx,
+  survivalAt,
+  type FamilyLayout,
+  type Survival,
   pathData,
   boundsOf,
   inkGapShifts,
@@ -77,6 +88,15 @@ export type NewBuilt = Omit<Built, 'slots'>;
 
 /** Costly pieces of what is built (outlines of letters, ways to interlock) remembered. */
 const PIECES_KEPT = 3000;
+
+/** What is left of a mark at sizes, and the smallest that is safe; all in px of its longer side. */
+export interface SmallSizes {
+  readonly safePx: number;
+  /** Whether it fills a round place to its edge. */
+  readonly isRound: boolean;
+  /** The smallest words' capitals at each size with it. */
+  readonly at: readonly { readonly longerPx: number; readonly survival: Survival; readonly capPx?: number }[];
+}
 
 /** A face as it can be chosen. */
 export interface FaceInfo {
@@ -145,7 +165,9 @@ export class Draughtsman {
     const palette = this.#palette;
     await loader.load(fontsNeeded(recipe, sources));
     const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined });
-    const picture = screenPicture(dresser(resolved, recipe, palette, dressing), idPrefix, this.#pictureBase);
+    // What is worked on is every part in its own colors, whatever lies over it.
+    const shown = stage ? resolved : dresser(resolved, recipe, palette, dressing);
+    const picture = screenPicture(shown, idPrefix, this.#pictureBase);
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
@@ -214,16 +236,64 @@ export class Draughtsman {
     await loader.load([...fontsOfBuilt(built), ...families.map((family): FontChoice => ({ family, style: 'normal', axes: {} }))]);
     return {
       ...{ fonts: loader.shelf, paths, heard: built.heard },
-      remember: (key, make) => {
-        const kept = this.#pieces.get(key);
-        if (kept) return kept.piece as ReturnType<typeof make>;
-        const piece = make();
-        this.#pieces.put(key, { piece });
-        return piece;
-      },
+      remember: this.#remember,
     };
   }
+  readonly #remember = <T>(key: string, make: () => T): T => {
+    const kept = this.#pieces.get(key);
+    if (kept) return kept.piece as T;
+    const piece = make();
+    this.#pieces.put(key, { piece });
+    return piece;
+  };
   readonly #pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
+
+  /** The marks that could be derived from one, as live recipes. */
+  async layouts(primaryId: string): Promise<readonly FamilyLayout[]> {
+    const { loader, resolver, paths } = this.#ready();
+    const recipe = this.#recipeOf(primaryId);
+    const sources = this.#recipes;
+    await loader.load(fontsNeeded(recipe, sources));
+    return layoutsOf(
+      familyContext({
+        id: primaryId,
+        recipe,
+        sources,
+        palette: this.#palette,
+        resolver,
+        fonts: loader.shelf,
+        paths,
+        remember: this.#remember,
+      }),
+    );
+  }
+
+  /** What is left of a mark, as it is seen in one color, at sizes in px of its longer side, and the smallest that is safe. */
+  async small(markId: string, sizesPx: readonly number[]): Promise<SmallSizes | undefined> {
+    const { dresser } = this.#ready();
+    const mark = dresser(await this.#resolved(markId), this.#recipeOf(markId), this.#palette, 'one-color');
+    const capPx = smallestCapPx(mark);
+    const { oneColor: made } = mark;
+    const box = made && boundsOf(made.area.path);
+    if (!made || !box) return undefined;
+    const silhouette = silhouetteOf(made.area, box, this.#ready().paths);
+    return {
+      safePx: smallestSafePx(silhouette, capPx),
+      isRound: silhouette.isRound,
+      at: sizesPx.map((longerPx) => ({
+        ...{ longerPx, survival: survivalAt(silhouette, longerPx) },
+        ...(capPx === undefined ? {} : { capPx: (capPx * longerPx) / silhouette.longer }),
+      })),
+    };
+  }
+
+  /** Everything that is measured of a mark for its proofs. */
+  async checks(markId: string, limits: MakingLimits): Promise<MarkChecks | undefined> {
+    const { dresser, paths } = this.#ready();
+    const mark = await this.#resolved(markId);
+    const palette = this.#palette;
+    return markChecks({ mark, inOne: dresser(mark, this.#recipeOf(markId), palette, 'one-color'), palette, limits, paths });
+  }
 
   /** How heavy the parts of a mark are, thinnest first. */
   async weights(markId: string): Promise<readonly PartWeight[]> {

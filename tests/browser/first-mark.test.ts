@@ -64,6 +64,11 @@ describe('a designer’s first hour', () => {
     await test.visitor.click('primary', 'link');
     await test.visitor.page.waitForFunction(() => location.pathname.endsWith('/primary'));
     await test.visitor.stageIs(drawn);
+    // Black first: the mark stands in ink until its color is turned on.
+    await test.visitor.page.waitForSelector('[data-dressed] path[fill="#1f2421"]');
+    await test.visitor.click('Turn color on');
+    await test.visitor.page.waitForFunction(() => !document.querySelector('[data-dressed]'));
+    await test.visitor.saved();
 
     const downloads = mkdtempSync('/tmp/lucky-downloads-');
     const session = await test.visitor.page.createCDPSession();

@@ -1,6 +1,7 @@
 import type { StoredForm } from '../stored';
 import { boardSchema, type Board } from './board';
 import { briefSchema, type Brief } from './brief';
+import { makingLimitsSchema, type MakingLimits } from '../checks/makings';
 import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
@@ -10,10 +11,12 @@ export const documentForms: {
   readonly board: StoredForm<Board>;
   readonly type: StoredForm<TypeDesk>;
   readonly palettes: StoredForm<KeptPalettes>;
+  readonly makers: StoredForm<MakingLimits>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
   type: { label: 'This type desk', steps: [], schema: typeDeskSchema },
   palettes: { label: 'These palettes', steps: [], schema: keptPalettesSchema },
+  makers: { label: 'These limits', steps: [], schema: makingLimitsSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

@@ -1,4 +1,22 @@
 export { contrastOnGround, contrastOnPicture } from './contrast-on-ground';
 export { strokeAtSize } from './stroke-at-size';
+export {
+  FADES_BELOW_PX,
+  isSafe,
+  READABLE_CAP_PX,
+  SAFE_INK,
+  SAFE_LOST,
+  SAFE_WHITE,
+  silhouetteOf,
+  smallestMadeMm,
+  smallestSafePx,
+  survivalAt,
+  type Limits,
+  type Silhouette,
+  type Survival,
+} from './survival';
+export { limitsOf, MAKING_NAMES, MAKINGS, makingLimitsSchema, type Making, type MakingLimits } from './makings';
+export { markChecks, PROOF_SIZES_PX, survivalFinding, type MarkCheck, type MarkChecks } from './mark-checks';
+export { smallestCapPx } from './smallest-words';
 export { VERDICTS, type Finding, type Verdict } from './verdict';
 export { weightsAgree } from './weights-agree';

@@ -98,10 +98,11 @@ function rayLength(grid: SegmentGrid, x: number, y: number, nx: number, ny: numb
 /**
  * Local thickness over a shape by shrinking disks: at many places of the outline the largest disk that touches it there and stays inside.
  * @param polygons contours that do not cross, filled by the even–odd rule (a welded outline, flattened)
+ * @param most about how many places are measured, evenly along the outline
  * @returns nothing for a shape without area
  * @source J. Ma, S. Bae, S. Choi, "3D medial axis point approximation using nearest neighbors and the normal field", The Visual Computer 28, 2012, in the plane; sides instead of points, so that the result is exact up to the flattening
  */
-export function thicknessOf(polygons: readonly Polygon[]): Thickness | undefined {
+export function thicknessOf(polygons: readonly Polygon[], most = MOST_PLACES): Thickness | undefined {
   const solid = polygons.filter((polygon) => polygon.length > 2);
   const grid = segmentGrid(solid);
   if (grid.count === 0) return undefined;
@@ -111,7 +112,7 @@ export function thicknessOf(polygons: readonly Polygon[]): Thickness | undefined
       (grid.ends[i + 2] as number) - (grid.ends[i] as number),
       (grid.ends[i + 3] as number) - (grid.ends[i + 1] as number),
     );
-  const step = perimeter / MOST_PLACES;
+  const step = perimeter / most;
   const normals = new Float64Array(grid.count * 2);
   /** Where along its contour a side begins, which contour that is, and how long the contour is. */
   const ways: { readonly contour: number; readonly from: number }[] = [];

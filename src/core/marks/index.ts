@@ -86,6 +86,7 @@ export {
   writeRecipe,
   type Recipe,
 } from './recipe/recipe';
+export { standing, standsInInk } from './recipe/standing';
 export {
   describePart,
   isKnown,

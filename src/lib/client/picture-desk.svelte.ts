@@ -36,9 +36,19 @@ export class PictureDesk {
     this.#desk = new DrawingDesk(families, brandSlug);
   }
 
-  /** @see DrawingDesk.ask */
-  get ask(): DrawingDesk['ask'] {
-    return this.#desk.ask.bind(this.#desk);
+  /** Tells the worker of the marks as they are, then asks it something. */
+  about<T>(
+    recipes: ReadonlyMap<string, Recipe>,
+    palette: Palette,
+    question: (draughtsman: Parameters<Parameters<DrawingDesk['ask']>[0]>[0]) => Promise<T>,
+  ): Promise<T> {
+    const news = [...recipes].filter(([id, recipe]) => this.#told.get(id) !== recipe);
+    for (const [id, recipe] of news) this.#told.set(id, recipe);
+    const marks = news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole }));
+    return this.#desk.ask(async (draughtsman) => {
+      await draughtsman.tell({ palette, marks });
+      return question(draughtsman);
+    });
   }
 
   close(): void {
@@ -65,13 +75,7 @@ export class PictureDesk {
       for (let [next] = this.#missing(); next; [next] = this.#missing()) {
         const { key, markId, dressing, palette } = next;
         const recipes = this.#recipes;
-        const news = [...recipes].filter(([id, recipe]) => this.#told.get(id) !== recipe);
-        for (const [id, recipe] of news) this.#told.set(id, recipe);
-        const marks = news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole }));
-        const picture = await this.#desk.ask(async (draughtsman) => {
-          await draughtsman.tell({ palette, marks });
-          return draughtsman.picture(markId, dressing, `${key}-`);
-        });
+        const picture = await this.about(recipes, palette, (draughtsman) => draughtsman.picture(markId, dressing, `${key}-`));
         this.#drawn.set(key, { palette, dressing, markId, recipes });
         this.pictures = new Map(this.pictures).set(key, withNews(picture, this.pictures.get(key)?.groups ?? []));
         this.left = this.#missing().length;

@@ -92,7 +92,7 @@
     padding: 4px 0;
   }
   .name {
-    flex: 0 0 112px;
+    flex: 0 0 128px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;

@@ -202,6 +202,9 @@
     font-size: 13px;
     text-align: right;
   }
+  .hex input::placeholder {
+    font-weight: 400;
+  }
   .hex input[aria-invalid='true'] {
     color: var(--color-rust);
   }

@@ -108,7 +108,7 @@
   table.open.onshown = (recipe) => table.desk.order({ ...table.order(), recipes: new Map([...table.recipes, [table.info.id, recipe]]) });
   table.desk.onstage = () => table.open.follow();
   $effect(() => {
-    table.worn = dressed ? dressingFor(ground) : undefined;
+    table.worn = dressed ? dressingFor(ground) : table.inInk ? 'one-color' : undefined;
   });
   $effect(() => table.desk.order(table.order()));
 
@@ -154,6 +154,10 @@
       where: 'Stage',
       words: ['export', 'download', 'png', 'svg', 'jpeg', 'webp', 'save as'],
       act: () => (filesOpen = true),
+    },
+    {
+      ...{ label: table.inInk ? 'Turn color on' : 'Back to ink', where: 'Stage', words: ['black first', 'one color', 'full color'] },
+      act: () => table.stand(!table.inInk),
     },
     { label: 'Colors', where: 'Stage', words: ['palette', 'swatches', 'brand colors'], act: () => (colorsOpen = true) },
     {
@@ -281,7 +285,7 @@
         showColors={() => (colorsOpen = true)}
       />
       <div class="on-stage">
-        <Stage {view} {ground} {apart} {dressed} />
+        <Stage {view} {ground} {apart} />
         {#if table.tries.compared}{#key table.tries.compared.id}<CompareTry kept={table.tries.compared} />{/key}{/if}
       </div>
       {#if table.art.open}<ArtShelfPanel shelf={table.art} />{:else}<FamilyStrip keep={actions.keepTry} />{/if}

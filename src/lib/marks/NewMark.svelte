@@ -3,6 +3,8 @@
   import { goto } from '$app/navigation';
   import {
     EMPTY_RECIPE,
+    standing,
+    standsInInk,
     followingRecipe,
     initialRecipe,
     MARK_ROLES,
@@ -81,7 +83,7 @@
       name: name.trim() || beginning.name,
       role: role || beginning.role,
       gesture: beginning.gesture,
-      recipe: writeRecipe(beginning.recipe()),
+      recipe: writeRecipe(standing(beginning.recipe(), standsInInk(table.open.recipe))),
     });
     working = false;
     if (mark.ok) return goto(`/brands/${table.brand.slug}/marks/${mark.value.slug}`, { invalidateAll: true });

@@ -3,15 +3,18 @@
     /** What was done; nothing while there is nothing to say. */
     said: string;
     undo?: (() => void) | undefined;
+    /** What else could be done about it now. */
+    offer?: { readonly label: string; readonly act: () => void } | undefined;
     close: () => void;
   }
-  const { said, undo, close }: Props = $props();
+  const { said, undo, offer, close }: Props = $props();
 </script>
 
 <div role="status" class:shown={said !== ''}>
   {#if said}
     {said}
     {#if undo}<button class="link" onclick={undo}>Undo</button>{/if}
+    {#if offer}<button class="link" onclick={offer.act}>{offer.label}</button>{/if}
     <button class="link" onclick={close}>Close</button>
   {/if}
 </div>

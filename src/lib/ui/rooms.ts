@@ -3,6 +3,7 @@ export const rooms = [
   { id: 'brief', label: 'Brief', address: (brand: string) => `/brands/${brand}/brief` },
   { id: 'type', label: 'Type', address: (brand: string) => `/brands/${brand}/type` },
   { id: 'marks', label: 'Marks', address: (brand: string) => `/brands/${brand}/marks` },
+  { id: 'family', label: 'Family', address: (brand: string) => `/brands/${brand}/family` },
   { id: 'color', label: 'Color', address: (brand: string) => `/brands/${brand}/color` },
 ] as const;
 

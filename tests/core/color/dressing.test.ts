@@ -19,10 +19,10 @@ const DRESSINGS = dressingsOf(palette);
 
 describe('dress', () => {
   it('has one colorway for every color that is no ground of another', () => {
-    expect(DRESSINGS).toEqual(['full', 'one-color', 'reversed', 'on-lead', 'on-second', 'on-accent']);
+    expect(DRESSINGS).toEqual(['full', 'one-color', 'reversed', 'black', 'white', 'on-lead', 'on-second', 'on-accent']);
     expect(dressingsOf(wide).at(-1)).toBe('on-s-kelp0001');
     expect(swatchesOf(wide).map(({ key }) => dressingOn(key))).toEqual(
-      ['full', 'reversed', ...DRESSINGS.slice(3), 'on-s-kelp0001'].sort(
+      ['full', 'reversed', ...DRESSINGS.slice(5), 'on-s-kelp0001'].sort(
         (one, other) => Number(other === 'reversed') - Number(one === 'reversed'),
       ),
     );

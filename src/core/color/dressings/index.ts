@@ -2,14 +2,16 @@ import { z } from 'zod';
 import type { Hex } from '../hex';
 import { isRole, isSwatchKey, swatchColor, swatchesOf, type ColorKey, type Palette } from '../palette';
 import { inOneColor, legibleOn, type Dress, type DressingRow } from './dress';
+import { black } from './black';
 import { full } from './full';
 import { oneColorOnPaper } from './one-color';
 import { reversed } from './reversed';
+import { white } from './white';
 
 export { legibleOn, type Dress } from './dress';
 
 /** The colorways that every palette has; a new one is one file and one row. */
-const ROWS = { full, 'one-color': oneColorOnPaper, reversed } as const satisfies Readonly<Record<string, DressingRow>>;
+const ROWS = { full, 'one-color': oneColorOnPaper, reversed, black, white } as const satisfies Readonly<Record<string, DressingRow>>;
 type Fixed = keyof typeof ROWS;
 const isFixed = (dressing: Dressing): dressing is Fixed => Object.hasOwn(ROWS, dressing);
 

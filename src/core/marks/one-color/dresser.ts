@@ -3,6 +3,7 @@ import type { Palette } from '../../color/palette';
 import type { PathAlgebra } from '../../geometry';
 import { membersDeep } from '../gathering/gather';
 import type { Recipe } from '../recipe/recipe';
+import { standsInInk } from '../recipe/standing';
 import { isKnown } from '../registry';
 import type { ResolvedMark } from '../drawing/resolve';
 import { oneColor, paintedOnce, type OneColor } from './one-color';
@@ -57,7 +58,8 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
   };
   const kept = new Map<string, OneColor>();
   return (mark, recipe, palette, dressing) => {
-    const paint = paintOf(palette, dressing);
+    // Black first: what stands in ink is in one color wherever it would be in all of its own.
+    const paint = paintOf(palette, dressing === 'full' && standsInInk(recipe) ? 'one-color' : dressing);
     if (paint === undefined) return mark;
     const wishes = wishesIn(recipe);
     const content = JSON.stringify([
@@ -76,8 +78,8 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
       return made;
     };
     const same = solved('light');
-    // What was decided once holds for the whole brand; only what would become a negative is decided anew for paper on ink.
-    const made = paint === palette.paper && wantsAnew(recipe, same.portraits) ? solved('dark') : same;
+    // What was decided once holds for the whole brand; only what would become a negative is decided anew for what is light on dark.
+    const made = (paint === palette.paper || paint === '#ffffff') && wantsAnew(recipe, same.portraits) ? solved('dark') : same;
     return { ...mark, drawing: paintedOnce(made, paint), oneColor: made };
   };
 }

@@ -12,17 +12,26 @@ import { partKinds, type KnownInput, type KnownPart, type Part } from '../regist
  * Steps that lead a stored recipe from one version to the next.
  * 1 → 2: paints may name any swatch of the palette; older ones name its five roles, which are swatches too.
  * 2 → 3: parts, letters and the whole mark may have treatments; bands that lie directly at what they go around become treatments of it.
+ * 3 → 4: a mark may stand in ink until its color is turned on; older marks stand in color.
  */
-const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = { label: 'This mark', steps: [(old) => old, bandsIntoTreatments] };
+const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = {
+  label: 'This mark',
+  steps: [(old) => old, bandsIntoTreatments, (old) => old],
+};
 
 /** The version of recipe this program writes. */
-export const RECIPE_VERSION = 3 as const;
+export const RECIPE_VERSION = 4 as const;
 
 /** Most parts in one recipe. */
 export const MOST_PARTS = 500;
 
-/** What belongs to a mark as a whole: what is done to all of its parts together, and where their light comes from. */
-const wholeSchema = z.strictObject({ treatments: treatmentsSchema.default([]), light: lightSchema.optional() });
+/** What belongs to a mark as a whole: what is done to all of its parts together, where their light comes from, and whether it stands in ink. */
+const wholeSchema = z.strictObject({
+  treatments: treatmentsSchema.default([]),
+  light: lightSchema.optional(),
+  /** Black first: it is shown in one color, ink, until the designer turns its colors on. */
+  inInk: z.boolean().optional(),
+});
 export type WholeMark = z.infer<typeof wholeSchema>;
 
 /** A mark's ordered parts, back to front, and what belongs to all of them; the one thing that is stored. */

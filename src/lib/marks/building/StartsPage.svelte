@@ -5,6 +5,8 @@
     BUILDER_NAMES,
     builderRow,
     EMPTY_RECIPE,
+    standing,
+    standsInInk,
     writeRecipe,
     type BuilderName,
     type BuilderStart,
@@ -96,7 +98,7 @@
       name: label,
       role: ROLES[kind],
       gesture: `Begin with ${start.label.charAt(0).toLowerCase()}${start.label.slice(1)}`,
-      recipe: writeRecipe({ ...EMPTY_RECIPE, parts }),
+      recipe: writeRecipe(standing({ ...EMPTY_RECIPE, parts }, standsInInk(table.open.recipe))),
     });
     working = false;
     if (mark.ok) {

@@ -11,7 +11,7 @@
   import StageCaret from '../lettering/StageCaret.svelte';
   import TreatmentHandles from '../treatments/TreatmentHandles.svelte';
   import StageText from '../lettering/StageText.svelte';
-  import { dressingFor, type Ground } from './grounds';
+  import type { Ground } from './grounds';
   import { pull } from './pulling';
   import { lengths } from '$lib/ui/shown-unit.svelte';
   import Rulers from './Rulers.svelte';
@@ -29,10 +29,8 @@
     ground: Ground;
     /** Whether every part is shown in a color of its own, to tell them apart. */
     apart: boolean;
-    /** Whether the mark is shown as its proof on this ground is. */
-    dressed: boolean;
   }
-  const { view, ground, apart, dressed }: Props = $props();
+  const { view, ground, apart }: Props = $props();
   const table = useTable();
 
   // The whole mark stays in view until somebody looks closer: a longer name or a new part never runs off the stage.
@@ -86,7 +84,7 @@
 
   /** As its proof is: drawn when the hand rests. What is pulled or typed is seen in full color meanwhile, and is what the pointer meets. */
   const worn = $derived.by(() => {
-    const dressing = dressed ? dressingFor(ground) : 'full';
+    const dressing = table.worn ?? 'full';
     return dressing === 'full' || view.holding || table.caret ? undefined : table.desk.proofs[dressing];
   });
   const typedAt = $derived(ticks?.ink ? view.toScreen({ x: ticks.ink.left, y: ticks.ink.top }) : { x: 0, y: 0 });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Layers from '@lucide/svelte/icons/layers';
   import Copy from '@lucide/svelte/icons/copy';
+  import DropletOff from '@lucide/svelte/icons/droplet-off';
   import Trash from '@lucide/svelte/icons/trash';
   import { isKnown, SHOWN_UNITS } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
@@ -63,6 +64,15 @@
         title="Dress the mark for this ground, as its proof is"
         onclick={dress}>Dressed</button
       >{/if}
+    <button
+      class:link={table.inInk}
+      title={table.inInk
+        ? 'The mark stands in ink, as it begins; its colors wait underneath'
+        : 'Shows the mark in ink alone; its colors wait underneath'}
+      aria-label={table.inInk ? undefined : 'Back to ink'}
+      onclick={() => table.stand(!table.inInk)}
+      >{#if table.inInk}Turn color on{:else}<DropletOff size={15} />{/if}</button
+    >
     <button class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>

@@ -44,6 +44,8 @@ import {
   type ResolvedPart,
   type ShippedFamily,
   type Symmetry,
+  standing,
+  standsInInk,
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
@@ -173,6 +175,13 @@ export class Table {
 
   /** The dressing that the stage shows over the mark, while it is dressed for its ground. */
   worn: Dressing | undefined = $state();
+  /** Whether the mark stands in ink, its colors not turned on. */
+  get inInk(): boolean {
+    return standsInInk(this.open.recipe);
+  }
+  stand(inInk: boolean): void {
+    this.open.commit(inInk ? 'Back to ink' : 'Turn color on', standing(this.open.recipe, inInk));
+  }
   /** What is to be drawn. */
   order(): DeskOrder {
     return { markId: this.info.id, palette: this.palette, recipes: this.recipes, worn: this.worn, beside: this.#beside };

@@ -44,9 +44,11 @@ export class Treating {
   previewWhole(edit: TreatmentsEdit): void {
     const { recipe } = this.table.open;
     const treatments = [...edit(this.whole)];
-    const { light } = recipe.whole ?? {};
+    const { treatments: _before, ...others } = recipe.whole ?? {};
     const { whole: _whole, ...rest } = recipe;
-    this.table.previewRecipe(treatments.length === 0 && !light ? rest : { ...rest, whole: { ...(light ? { light } : {}), treatments } });
+    this.table.previewRecipe(
+      treatments.length === 0 && Object.keys(others).length === 0 ? rest : { ...rest, whole: { ...others, treatments } },
+    );
   }
   /** What is painted with instead of the color of what lies right behind a part: in that color nothing would be seen. */
   #seenAt(id: string): (paint: Paint) => Paint {

@@ -21,7 +21,10 @@
     commit: (gesture) => table.commit(gesture),
   };
   function lit(change: Partial<Light>): void {
-    table.previewRecipe({ ...table.open.recipe, whole: { treatments: [...list], light: { ...light, ...change } } });
+    table.previewRecipe({
+      ...table.open.recipe,
+      whole: { ...table.open.recipe.whole, treatments: [...list], light: { ...light, ...change } },
+    });
   }
   const notices = $derived(table.desk.stage?.wholeNotices ?? []);
 </script>

@@ -1,0 +1,224 @@
+import { boundsOf, heightOf, widthOf, type PathAlgebra } from '../geometry';
+import { contrastRatio } from '../color/contrast';
+import { swatchesOf, type ColorKey, type Palette } from '../color/palette';
+import type { DressedMark } from '../marks/one-color/dresser';
+import { walkNodes, type DrawingNode } from '../marks/drawing/drawing';
+import { weightsOf } from '../marks/weights/weights';
+import type { ResolvedMark } from '../marks/drawing/resolve';
+import { inkBalance } from '../geometry';
+import { outlinesIn } from '../marks/drawing/drawing';
+import { limitsOf, MAKING_NAMES, MAKINGS, type MakingLimits } from './makings';
+import { smallestCapPx } from './smallest-words';
+import {
+  isSafe,
+  READABLE_CAP_PX,
+  silhouetteOf,
+  smallestMadeMm,
+  smallestSafePx,
+  survivalAt,
+  type Silhouette,
+  type Survival,
+} from './survival';
+import { judge, type Finding } from './verdict';
+import { weightsAgree } from './weights-agree';
+
+/** Sizes on a screen that every mark is proofed at, longer side in px. */
+export const PROOF_SIZES_PX = [16, 32, 64, 128, 256, 512] as const;
+
+/** One check of a mark: what was measured, and the part it is about where it is about one. */
+export interface MarkCheck {
+  readonly id: string;
+  readonly label: string;
+  readonly finding: Finding;
+  /** The part in question. */
+  readonly part?: string;
+  /** What mends it. */
+  readonly fix?: string;
+}
+
+/** Everything that is measured of a mark for its proofs. */
+export interface MarkChecks {
+  readonly checks: readonly MarkCheck[];
+  readonly safePx: number;
+  readonly isRound: boolean;
+  /** By size, in the order of `PROOF_SIZES_PX`. */
+  readonly sizes: readonly { readonly longerPx: number; readonly finding: Finding }[];
+  /** Contrast on every swatch of the palette, of the worst color of full color and of the colorway that is meant for it. */
+  readonly grounds: readonly { readonly key: ColorKey; readonly full: Finding }[];
+  /** Smallest size by way of making, longer side in mm. */
+  readonly makings: readonly { readonly making: string; readonly smallestMm: number }[];
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What is left at a size, said so that one knows what is lost. */
+export function survivalFinding(survival: Survival, longerPx: number, capPx: number | undefined): Finding {
+  const { ink, white, pieces, faded, counters, closed } = survival;
+  const readable = capPx === undefined || capPx >= READABLE_CAP_PX;
+  const left = Math.min(ink, pieces === 0 ? 1 : 1 - faded / pieces);
+  const verdict = isSafe(survival) && readable ? 'passes' : left < 0.6 ? 'fails' : 'look';
+  const lost = [
+    faded > 0 ? `${faded} of ${pieces} pieces fade` : '',
+    closed > 0 ? `${closed} of ${counters} counters close` : '',
+    white < 0.85 ? `${percent(1 - white)} of the gaps run together` : '',
+    readable ? '' : `the smallest words are ${(capPx ?? 0).toFixed(1)} px high`,
+  ].filter((each) => each !== '');
+  return {
+    verdict,
+    figure: percent(ink),
+    says: `At ${longerPx} px ${percent(ink)} of the ink lies in strokes that are drawn in full${lost.length > 0 ? `; ${lost.join(', ')}` : ''}.`,
+  };
+}
+
+/** Colors a mark is filled with, and how much of it each covers. */
+function colorsIn({ drawing }: ResolvedMark): readonly string[] {
+  const found = new Set<string>();
+  walkNodes<DrawingNode>(drawing.groups, (node) => {
+    if (node.kind === 'fill' && typeof node.color === 'string') found.add(node.color);
+  });
+  return [...found];
+}
+const pointsIn = ({ drawing }: ResolvedMark): number => {
+  let points = 0;
+  walkNodes<DrawingNode>(drawing.groups, (node) => {
+    if (node.kind === 'fill') points += node.path.verbs.replace(/Z/g, '').length;
+  });
+  return points;
+};
+
+/** Limits of what is usual (common practice): colors beside paper, points of all outlines together, how far the balance lies from the middle. */
+const COLORS = { looks: 4, fails: 7 } as const;
+const POINTS = { looks: 4000, fails: 20_000 } as const;
+const OFF_CENTER = { looks: 0.04, fails: 0.1 } as const;
+const below = (value: number, { looks, fails }: { readonly looks: number; readonly fails: number }) => judge(-value, -fails, -looks);
+
+interface Checked {
+  readonly mark: ResolvedMark;
+  /** The same in one color. */
+  readonly inOne: DressedMark;
+  readonly palette: Palette;
+  readonly limits: MakingLimits;
+  readonly paths: PathAlgebra;
+}
+
+/** Measures a mark for all of its proofs. Nothing where it shows nothing. */
+export function markChecks({ mark, inOne, palette, limits, paths }: Checked): MarkChecks | undefined {
+  const made = inOne.oneColor;
+  const box = made && boundsOf(made.area.path);
+  const { ink } = mark;
+  if (!made || !box || !ink) return undefined;
+  const silhouette: Silhouette = silhouetteOf(made.area, box, paths);
+  const cap = smallestCapPx(mark);
+  const sizes = PROOF_SIZES_PX.map((longerPx) => ({
+    longerPx,
+    finding: survivalFinding(
+      survivalAt(silhouette, longerPx),
+      longerPx,
+      cap === undefined ? undefined : (cap * longerPx) / silhouette.longer,
+    ),
+  }));
+  const safePx = smallestSafePx(silhouette, cap);
+  const makings = MAKING_NAMES.map((making) => ({ making, smallestMm: smallestMadeMm(silhouette, limitsOf(making, limits)) }));
+  const weights = weightsOf(mark, paths);
+  const [thinnest] = weights;
+  const checks: MarkCheck[] = [];
+  checks.push({
+    id: 'safe-size',
+    label: 'smallest safe size',
+    finding: {
+      verdict: judge(-safePx, -400, -160),
+      figure: `${safePx} px`,
+      says: `From ${safePx} px, its longer side, strokes, gaps and words hold on a screen; a mark that is met small should hold at 160 px or less.`,
+    },
+    ...(thinnest ? { part: thinnest.id } : {}),
+    fix: 'Thicken what is thinnest, enlarge the smallest words, or derive a shorter mark for small places.',
+  });
+  for (const { making, smallestMm } of makings)
+    checks.push({
+      id: `making-${making}`,
+      label: MAKINGS[making].label,
+      finding: {
+        verdict: judge(-smallestMm, -300, -120),
+        figure: `${smallestMm} mm`,
+        says: `In ${MAKINGS[making].label} it holds from ${smallestMm} mm, its longer side (strokes of ${limitsOf(making, limits).stroke} mm, gaps of ${limitsOf(making, limits).gap} mm).`,
+      },
+      ...(thinnest ? { part: thinnest.id } : {}),
+      fix: 'Thicken what is thinnest, or open the tightest gaps.',
+    });
+  for (const { code, message, fix } of made.notices)
+    checks.push({
+      id: `one-color-${code}-${message.slice(0, 40)}`,
+      label: 'one color',
+      finding: {
+        verdict: code === 'faint-in-one-color' ? 'look' : 'fails',
+        figure: code === 'faint-in-one-color' ? 'faint' : 'lost',
+        says: message,
+      },
+      ...partNamed(message),
+      ...(fix ? { fix } : {}),
+    });
+  const agreement = weightsAgree(weights.map(({ medianPx }) => medianPx));
+  if (agreement)
+    checks.push({
+      id: 'weights',
+      label: 'stroke weights',
+      finding: agreement,
+      ...(thinnest ? { part: thinnest.id } : {}),
+      fix: 'Match the weight of the finest part to the lettering.',
+    });
+  const colors = colorsIn(mark).filter((color) => color !== palette.paper);
+  checks.push({
+    id: 'colors',
+    label: 'colors',
+    finding: {
+      verdict: below(colors.length, COLORS),
+      figure: String(colors.length),
+      says: `It is painted in ${colors.length} ${colors.length === 1 ? 'color' : 'colors'} besides paper; beyond ${COLORS.looks} printing is dear and the mark restless.`,
+    },
+  });
+  const points = pointsIn(mark);
+  checks.push({
+    id: 'points',
+    label: 'points',
+    finding: {
+      verdict: below(points, POINTS),
+      figure: points.toLocaleString('en'),
+      says: `Its outlines have ${points.toLocaleString('en')} points; beyond ${POINTS.looks.toLocaleString('en')} cutters and stitching machines are slow.`,
+    },
+  });
+  const balance = inkBalance(outlinesIn(mark.drawing.groups));
+  if (balance) {
+    const [x, y] = [(balance.x - (ink.left + ink.right) / 2) / widthOf(ink), (balance.y - (ink.top + ink.bottom) / 2) / heightOf(ink)];
+    const off = Math.max(Math.abs(x), Math.abs(y));
+    const way = Math.abs(x) >= Math.abs(y) ? (x > 0 ? 'to the right' : 'to the left') : y > 0 ? 'down' : 'up';
+    checks.push({
+      id: 'center',
+      label: 'optical center',
+      finding: {
+        verdict: below(off, OFF_CENTER),
+        figure: percent(off),
+        says: `Its ink balances ${percent(off)} of its size ${way} of the middle of its box; center it on its balance, not on its box.`,
+      },
+    });
+  }
+  const grounds = swatchesOf(palette).map(({ key, hex, name }) => {
+    // On a ground the colors that the mark is made of stand by themselves, but for those that are the ground.
+    const others = colors.filter((color) => color !== hex);
+    const worst = Math.min(...others.map((color) => contrastRatio(color as `#${string}`, hex)), 21);
+    return {
+      key,
+      full: {
+        verdict: judge(worst, 1.5, 3),
+        figure: `${worst.toFixed(1)} : 1`,
+        says: `In full color on ${name} its faintest color stands out ${worst.toFixed(1)} to 1; below 3 it is hard to see.`,
+      } satisfies Finding,
+    };
+  });
+  return { checks, safePx, isRound: silhouette.isRound, sizes, grounds, makings };
+}
+
+/** The part that a notice of one color names. */
+const partNamed = (message: string): { readonly part?: string } => {
+  const part = /“([^”]+)”/.exec(message)?.[1];
+  return part === undefined ? {} : { part };
+};

@@ -1,0 +1,102 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { navigating } from '$app/state';
+  import { invalidateAll } from '$app/navigation';
+  import type { Palette, ShippedFamily } from '$core/index';
+  import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import type { ShownMark } from '$lib/client/read-marks';
+  import { onNews } from '$lib/client/work/news';
+  import TopBar from '$lib/ui/TopBar.svelte';
+  import { FamilyDesk, provideFamilyDesk } from './family-desk.svelte';
+  import FamilyTree from './FamilyTree.svelte';
+  import LayoutShelf from './LayoutShelf.svelte';
+  import MarkList from './MarkList.svelte';
+
+  interface Props {
+    brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };
+    marks: readonly ShownMark[];
+    families: readonly ShippedFamily[];
+  }
+  const { brand, marks, families }: Props = $props();
+
+  // The room is made anew for every brand and palette.
+  // svelte-ignore state_referenced_locally
+  const desk = provideFamilyDesk(new FamilyDesk(brand, brand.palette, new PictureDesk(families, brand.slug)));
+  // svelte-ignore state_referenced_locally
+  desk.marks = marks;
+  $effect(() => {
+    desk.marks = marks;
+  });
+  $effect(() => desk.drawing.want(desk.recipes, desk.wanted));
+  const source = $derived(desk.source?.recipe);
+  $effect(() => {
+    if (source) void desk.lay();
+  });
+
+  onMount(() => {
+    const again = () => navigating.to === null && void invalidateAll();
+    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    return () => {
+      for (const stop of stops) stop();
+      desk.drawing.close();
+    };
+  });
+</script>
+
+<div class="room">
+  <TopBar {brand} room="family"><span role="status">{desk.said}</span></TopBar>
+  {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
+  <main>
+    <div class="family">
+      <h1>Family</h1>
+      <p class="quiet">What stands to the right follows what stands to the left, part by part; a change there is a change here.</p>
+      <FamilyTree />
+      <MarkList {brand} {marks} pictures={(id) => desk.drawing.pictures.get(id)} />
+    </div>
+    <aside><LayoutShelf /></aside>
+  </main>
+</div>
+
+<style>
+  .room {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+  }
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: minmax(0, 1fr) 590px;
+    min-height: 0;
+  }
+  .family {
+    overflow-y: auto;
+    padding: 18px 22px 30px;
+  }
+  .family p {
+    margin: 2px 0 14px;
+  }
+  aside {
+    overflow-y: auto;
+    padding: 18px 22px 30px;
+    border-left: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .fault {
+    padding: 8px 22px;
+    color: var(--color-rust);
+  }
+  @media (max-width: 1180px) {
+    main {
+      grid-template-columns: minmax(0, 1fr) 400px;
+    }
+  }
+  @media (max-width: 900px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
