@@ -22,6 +22,7 @@ import {
   type ScreenPicture,
   type Treatment,
   createDresser,
+  derive,
   createResolver,
   dress,
   EMPTY_RECIPE,
@@ -292,7 +293,8 @@ export class Draughtsman {
     const { dresser, paths } = this.#ready();
     const mark = await this.#resolved(markId);
     const palette = this.#palette;
-    return markChecks({ mark, inOne: dresser(mark, this.#recipeOf(markId), palette, 'one-color'), palette, limits, paths });
+    const { recipe } = derive(this.#recipeOf(markId), this.#recipes);
+    return markChecks({ recipe, mark, inOne: dresser(mark, this.#recipeOf(markId), palette, 'one-color'), palette, limits, paths });
   }
 
   /** How heavy the parts of a mark are, thinnest first. */

@@ -1,12 +1,13 @@
-import { boundsOf, heightOf, widthOf, type PathAlgebra } from '../geometry';
+import { boundsOf, heightOf, inkBalance, widthOf, type PathAlgebra } from '../geometry';
 import { contrastRatio } from '../color/contrast';
 import { swatchesOf, type ColorKey, type Palette } from '../color/palette';
+import type { Recipe } from '../marks/recipe/recipe';
+import { hasStrokes } from '../marks/weights/has-strokes';
 import type { DressedMark } from '../marks/one-color/dresser';
-import { walkNodes, type DrawingNode } from '../marks/drawing/drawing';
+import { edgeColors } from '../marks/one-color/edge-colors';
+import { outlinesIn, walkNodes, type DrawingNode } from '../marks/drawing/drawing';
 import { weightsOf } from '../marks/weights/weights';
 import type { ResolvedMark } from '../marks/drawing/resolve';
-import { inkBalance } from '../geometry';
-import { outlinesIn } from '../marks/drawing/drawing';
 import { limitsOf, MAKING_NAMES, MAKINGS, type MakingLimits } from './makings';
 import { smallestCapPx } from './smallest-words';
 import {
@@ -43,20 +44,22 @@ export interface MarkChecks {
   readonly isRound: boolean;
   /** By size, in the order of `PROOF_SIZES_PX`. */
   readonly sizes: readonly { readonly longerPx: number; readonly finding: Finding }[];
-  /** Contrast on every swatch of the palette, of the worst color of full color and of the colorway that is meant for it. */
-  readonly grounds: readonly { readonly key: ColorKey; readonly full: Finding }[];
+  /** In full color on every swatch of the palette: contrast of the faintest color along its outer edge, and the part that has it. */
+  readonly grounds: readonly { readonly key: ColorKey; readonly part?: string; readonly full: Finding }[];
   /** Smallest size by way of making, longer side in mm. */
   readonly makings: readonly { readonly making: string; readonly smallestMm: number }[];
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+/** Less ink than this is no mark any more. */
+const LOST_INK = 0.5;
+
 /** What is left at a size, said so that one knows what is lost. */
 export function survivalFinding(survival: Survival, longerPx: number, capPx: number | undefined): Finding {
   const { ink, white, pieces, faded, counters, closed } = survival;
   const readable = capPx === undefined || capPx >= READABLE_CAP_PX;
-  const left = Math.min(ink, pieces === 0 ? 1 : 1 - faded / pieces);
-  const verdict = isSafe(survival) && readable ? 'passes' : left < 0.6 ? 'fails' : 'look';
+  const verdict = isSafe(survival) && readable ? 'passes' : ink < LOST_INK ? 'fails' : 'look';
   const lost = [
     faded > 0 ? `${faded} of ${pieces} pieces fade` : '',
     closed > 0 ? `${closed} of ${counters} counters close` : '',
@@ -90,9 +93,13 @@ const pointsIn = ({ drawing }: ResolvedMark): number => {
 const COLORS = { looks: 4, fails: 7 } as const;
 const POINTS = { looks: 4000, fails: 20_000 } as const;
 const OFF_CENTER = { looks: 0.04, fails: 0.1 } as const;
+/** Colors along less than this share of the outer edge may be lost on a ground. */
+const EDGE_SHARE = 0.04;
 const below = (value: number, { looks, fails }: { readonly looks: number; readonly fails: number }) => judge(-value, -fails, -looks);
 
 interface Checked {
+  /** The recipe, links put in place. */
+  readonly recipe: Recipe;
   readonly mark: ResolvedMark;
   /** The same in one color. */
   readonly inOne: DressedMark;
@@ -102,7 +109,7 @@ interface Checked {
 }
 
 /** Measures a mark for all of its proofs. Nothing where it shows nothing. */
-export function markChecks({ mark, inOne, palette, limits, paths }: Checked): MarkChecks | undefined {
+export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Checked): MarkChecks | undefined {
   const made = inOne.oneColor;
   const box = made && boundsOf(made.area.path);
   const { ink } = mark;
@@ -157,7 +164,9 @@ export function markChecks({ mark, inOne, palette, limits, paths }: Checked): Ma
       ...partNamed(message),
       ...(fix ? { fix } : {}),
     });
-  const agreement = weightsAgree(weights.map(({ medianPx }) => medianPx));
+  const agreement = weightsAgree(
+    weights.filter(({ id }) => hasStrokes(recipe.parts.find((part) => part.id === id))).map(({ medianPx }) => medianPx),
+  );
   if (agreement)
     checks.push({
       id: 'weights',
@@ -188,7 +197,8 @@ export function markChecks({ mark, inOne, palette, limits, paths }: Checked): Ma
   });
   const balance = inkBalance(outlinesIn(mark.drawing.groups));
   if (balance) {
-    const [x, y] = [(balance.x - (ink.left + ink.right) / 2) / widthOf(ink), (balance.y - (ink.top + ink.bottom) / 2) / heightOf(ink)];
+    const longer = Math.max(widthOf(ink), heightOf(ink));
+    const [x, y] = [(balance.x - (ink.left + ink.right) / 2) / longer, (balance.y - (ink.top + ink.bottom) / 2) / longer];
     const off = Math.max(Math.abs(x), Math.abs(y));
     const way = Math.abs(x) >= Math.abs(y) ? (x > 0 ? 'to the right' : 'to the left') : y > 0 ? 'down' : 'up';
     checks.push({
@@ -197,20 +207,23 @@ export function markChecks({ mark, inOne, palette, limits, paths }: Checked): Ma
       finding: {
         verdict: below(off, OFF_CENTER),
         figure: percent(off),
-        says: `Its ink balances ${percent(off)} of its size ${way} of the middle of its box; center it on its balance, not on its box.`,
+        says: `Its ink balances ${percent(off)} of its longer side ${way} of the middle of its box; center it on its balance, not on its box.`,
       },
     });
   }
+  const edges = edgeColors(mark, palette, paths).filter(({ share }) => share >= EDGE_SHARE);
   const grounds = swatchesOf(palette).map(({ key, hex, name }) => {
-    // On a ground the colors that the mark is made of stand by themselves, but for those that are the ground.
-    const others = colors.filter((color) => color !== hex);
-    const worst = Math.min(...others.map((color) => contrastRatio(color as `#${string}`, hex)), 21);
+    const weakest = edges
+      .map((edge) => ({ ...edge, ratio: contrastRatio(edge.hex, hex) }))
+      .sort((one, other) => one.ratio - other.ratio)[0];
+    const ratio = weakest?.ratio ?? 1;
     return {
       key,
+      ...(weakest ? { part: weakest.part } : {}),
       full: {
-        verdict: judge(worst, 1.5, 3),
-        figure: `${worst.toFixed(1)} : 1`,
-        says: `In full color on ${name} its faintest color stands out ${worst.toFixed(1)} to 1; below 3 it is hard to see.`,
+        verdict: judge(ratio, 1.5, 3),
+        figure: `${ratio.toFixed(1)} : 1`,
+        says: `On ${name} the faintest color of its outer edge stands out ${ratio.toFixed(1)} to 1; below 3 it is hard to see there.`,
       } satisfies Finding,
     };
   });

@@ -123,6 +123,7 @@ export {
 export { rightsLines, rightsOf, type MarkRights } from './rights/rights-of';
 export type { PartRights } from './part-kind';
 export { brokenAway } from './following/break-away';
+export { hasStrokes } from './weights/has-strokes';
 export { outlineThickness } from './weights/outline-thickness';
 export { thicknessOfArea, withWeight } from './weights/stroke-weight';
 export { weightsOf, type PartWeight } from './weights/weights';

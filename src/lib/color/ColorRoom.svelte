@@ -4,6 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import {
     noted,
+    paletteFaults,
     picturesAddress,
     exchanged,
     isRole,
@@ -20,6 +21,7 @@
   import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import Choice from '$lib/ui/Choice.svelte';
+  import { tellLooks } from '$lib/ui/kept-looks.svelte';
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import SaveNote from '$lib/ui/SaveNote.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
@@ -52,6 +54,7 @@
   });
   const works = [desk.colors, desk.keptBeside];
   const order = undoOrder(() => works);
+  $effect(() => tellLooks(brand.slug, 'color', paletteFaults(desk.palette).length));
   let bringing = $state(false);
   let view: 'marks' | 'contrast' = $state('marks');
 

@@ -10,7 +10,7 @@
   import { FamilyDesk, provideFamilyDesk } from './family-desk.svelte';
   import FamilyTree from './FamilyTree.svelte';
   import LayoutShelf from './LayoutShelf.svelte';
-  import MarkList from './MarkList.svelte';
+  import MarkList from '$lib/ui/MarkList.svelte';
 
   interface Props {
     brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };

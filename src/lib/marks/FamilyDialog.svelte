@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
-  import MarkList from '$lib/family/MarkList.svelte';
+  import MarkList from '$lib/ui/MarkList.svelte';
   import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
   import { useTable } from './table/table.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
-  import { navigating } from '$app/state';
+  import { navigating, page } from '$app/state';
   import { SHOWN_UNITS, type ShownUnit } from '$core/index';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
@@ -200,6 +200,9 @@
       table.choose(kept.chosen.filter((id) => table.parts.some((part) => part.id === id)));
       chosenGround = kept.ground;
     }
+    // Whoever was led to a part finds it chosen.
+    const led = page.url.searchParams.get('part');
+    if (led && table.parts.some(({ id }) => id === led)) table.choose([led]);
     lookedBefore = true;
   }
   /** A nudge is one gesture from the first arrow pressed to the last let go. */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { looksIn } from './kept-looks.svelte';
   import { commonRooms, rooms, type RoomId } from './rooms';
 
   interface Props {
@@ -18,7 +19,12 @@
   <nav aria-label="Rooms">
     {#if brand}
       {#each rooms as { id, label, address } (id)}
-        <a href={address(brand.slug)} aria-current={id === room ? 'page' : undefined}>{label}</a>
+        {@const looks = looksIn(brand.slug, id)}
+        <a href={address(brand.slug)} aria-current={id === room ? 'page' : undefined}
+          >{label}{#if looks > 0}<span class="looks" title="{looks} {looks === 1 ? 'thing needs' : 'things need'} a look there"
+              >{looks}<span class="off-screen"> to look at</span></span
+            >{/if}</a
+        >
       {/each}
     {:else}
       {#each commonRooms as { id, label, address } (id)}
@@ -74,6 +80,12 @@
     border-bottom-color: var(--color-plum);
     color: var(--color-ink);
     font-weight: 600;
+  }
+  .looks {
+    margin-left: 4px;
+    color: var(--color-amber);
+    font-weight: 600;
+    font-size: 11px;
   }
   .end {
     display: flex;

@@ -5,6 +5,7 @@ export const rooms = [
   { id: 'marks', label: 'Marks', address: (brand: string) => `/brands/${brand}/marks` },
   { id: 'family', label: 'Family', address: (brand: string) => `/brands/${brand}/family` },
   { id: 'color', label: 'Color', address: (brand: string) => `/brands/${brand}/color` },
+  { id: 'proof', label: 'Proof', address: (brand: string) => `/brands/${brand}/proof` },
 ] as const;
 
 /** The rooms that belong to no brand. */

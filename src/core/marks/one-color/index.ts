@@ -1,4 +1,5 @@
 export { createDresser, type DressedMark, type Dresser } from './dresser';
+export { edgeColors, type EdgeColor } from './edge-colors';
 export { STATES, type State } from './decide';
 export { oneColor, paintedOnce, type OneColor, type OneColorPart } from './one-color';
 export { pinDecisions } from './pin';

@@ -2,7 +2,7 @@
   import { contrastOnPicture, PROOFS, type Hex, type ProofName } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
-  import { PHOTOS, type Photo } from '../stage/grounds';
+  import { PHOTOS, type Photo } from '$lib/ui/photos';
   import { useTable } from '../table/table.svelte';
 
   const { name }: { name: ProofName } = $props();

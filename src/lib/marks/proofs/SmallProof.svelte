@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formKind, PROOFS, strokeAtSize, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
+  import { hasStrokes, PROOFS, strokeAtSize, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from '../table/table.svelte';
@@ -16,13 +16,11 @@
     const high = heightAt(picture, widthPx);
     return high > widthPx ? { width: (widthPx * widthPx) / high, height: widthPx } : { width: widthPx, height: high };
   };
-  /** Grounds are masses, not strokes: a shield is not too heavy for its letters. */
-  function hasStrokes(id: string): boolean {
-    const part = table.parts.find((each) => each.id === id);
-    if (part?.kind === 'shape') return /^(line|ornament)$/.test(formKind(part.form.form).group);
-    return part?.kind === 'lettering' || part?.kind === 'art' || part?.kind === 'curve';
-  }
-  const agreement = $derived(weightsAgree(table.desk.weights.filter(({ id }) => hasStrokes(id)).map(({ medianPx }) => medianPx)));
+  const agreement = $derived(
+    weightsAgree(
+      table.desk.weights.filter(({ id }) => hasStrokes(table.parts.find((part) => part.id === id))).map(({ medianPx }) => medianPx),
+    ),
+  );
   const thinnest = $derived(table.desk.weights[0]);
 </script>
 

@@ -1,13 +1,5 @@
 import { dressingOn, swatchColor, swatchesOf, type ColorKey, type Dressing, type Palette } from '$core/index';
-
-/** Sample photos that a mark is tried on; painted by scripts/photos.mjs. On a dark one it is light. */
-export const PHOTOS = [
-  { name: 'haze', label: 'hazy ridges', address: '/photos/haze.jpg', dark: false },
-  { name: 'dusk', label: 'water at dusk', address: '/photos/dusk.jpg', dark: true },
-  { name: 'lights', label: 'a crowd of lights', address: '/photos/lights.jpg', dark: true },
-  { name: 'studio', label: 'a box in the studio', address: '/photos/studio.jpg', dark: false },
-] as const;
-export type Photo = (typeof PHOTOS)[number];
+import { PHOTOS, type Photo } from '$lib/ui/photos';
 
 /** What the mark stands on while it is worked on. */
 export type Ground =

@@ -1,5 +1,6 @@
 import { swatchesOf, type Palette } from '$core/index';
-import { PHOTOS, type Ground } from '../stage/grounds';
+import { PHOTOS } from '$lib/ui/photos';
+import type { Ground } from '../stage/grounds';
 import type { StageView } from '../stage/stage-view.svelte';
 
 /** How a mark was looked at when its page was left: where, on what, and with what chosen. */

@@ -1,0 +1,114 @@
+import { createContext } from 'svelte';
+import type { Dressing, MarkCheck, MarkChecks, MakingLimits, Palette, Recipe, ScreenPicture } from '$core/index';
+import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
+import type { ShownMark } from '$lib/client/read-marks';
+import type { OpenDocument } from '$lib/client/work/open-document.svelte';
+import { wallOf, type WallSection, type WallTile } from './wall';
+
+/** A mark, or a try of one, as the wall proofs it. */
+export interface Subject {
+  readonly id: string;
+  readonly name: string;
+  /** The mark's address; of a try that of its mark. */
+  readonly slug: string;
+  readonly recipe: Recipe;
+  readonly isTry: boolean;
+}
+
+/** What the proof room shows: marks, their proofs, and what was measured. */
+export class ProofDesk {
+  subjects: readonly Subject[] = $state.raw([]);
+  /** The mark that is shown; none is the whole family. */
+  shownId: string | undefined = $state();
+  besideId: string | undefined = $state();
+  onlyLooks = $state(false);
+  problem = $state('');
+  #checks: ReadonlyMap<string, { readonly recipe: Recipe; readonly limits: MakingLimits; readonly found: MarkChecks | undefined }> =
+    $state.raw(new Map());
+
+  constructor(
+    readonly brand: { readonly slug: string; readonly name: string },
+    readonly palette: Palette,
+    readonly limits: OpenDocument<MakingLimits>,
+    readonly drawing: PictureDesk,
+  ) {}
+
+  readonly family: readonly Subject[] = $derived(this.subjects.filter(({ isTry, recipe }) => !isTry && recipe.parts.length > 0));
+  readonly shown: readonly Subject[] = $derived.by(() => {
+    const one = this.family.find(({ id }) => id === this.shownId);
+    return one ? [one] : this.family;
+  });
+  readonly beside: Subject | undefined = $derived(
+    this.shown.length === 1 ? this.subjects.find(({ id }) => id === this.besideId && id !== this.shown[0]?.id) : undefined,
+  );
+  readonly wall: readonly WallSection[] = $derived.by(() => wallOf(this.palette));
+  readonly recipes: ReadonlyMap<string, Recipe> = $derived(new Map(this.subjects.map(({ id, recipe }) => [id, recipe])));
+  readonly wanted: readonly WantedPicture[] = $derived.by(() => {
+    const dressings = [...new Set<Dressing>(['full', ...this.wall.flatMap(({ tiles }) => tiles.map(({ dressing }) => dressing))])];
+    const subjects = [...this.shown, ...(this.beside ? [this.beside] : [])];
+    // All in full color first, then each colorway: what is seen first is there first.
+    return dressings.flatMap((dressing) =>
+      subjects.map(({ id }) => ({ key: `${id}-${dressing}`, markId: id, dressing, palette: this.palette })),
+    );
+  });
+  pictureOf(subject: Subject, dressing: Dressing): ScreenPicture | undefined {
+    return this.drawing.pictures.get(`${subject.id}-${dressing}`);
+  }
+
+  checksOf(subject: Subject): MarkChecks | undefined {
+    return this.#checks.get(subject.id)?.found;
+  }
+  /** What needs a look in a mark, worst first. */
+  looksOf(subject: Subject): readonly MarkCheck[] {
+    const found = this.checksOf(subject)?.checks.filter(({ finding }) => finding.verdict !== 'passes') ?? [];
+    return [...found].sort((one, other) => Number(other.finding.verdict === 'fails') - Number(one.finding.verdict === 'fails'));
+  }
+  /** The checks that are listed of a mark. */
+  listOf(subject: Subject): readonly MarkCheck[] {
+    return this.onlyLooks ? this.looksOf(subject) : (this.checksOf(subject)?.checks ?? []);
+  }
+  get looks(): number {
+    return this.family.reduce((sum, subject) => sum + this.looksOf(subject).length, 0);
+  }
+  readonly measured = $derived(this.family.filter(({ id }) => this.#checks.has(id)).length);
+  /** What was measured for a tile. */
+  findingOf(subject: Subject, tile: WallTile) {
+    const checks = this.checksOf(subject);
+    return checks && tile.finding(checks);
+  }
+
+  #serial = 0;
+  /** Measures every mark whose recipe, or whose followed marks, have changed; the one that is shown first. */
+  async measure(): Promise<void> {
+    const serial = ++this.#serial;
+    const limits = this.limits.content;
+    const { recipes } = this;
+    const order = [...this.shown, ...this.family.filter((subject) => !this.shown.includes(subject))];
+    try {
+      for (const { id, recipe } of order) {
+        const found = await this.drawing.about(recipes, this.palette, (draughtsman) =>
+          draughtsman.checks(id, $state.snapshot(limits) as MakingLimits),
+        );
+        if (serial !== this.#serial) return;
+        this.#checks = new Map(this.#checks).set(id, { recipe, limits, found });
+      }
+      this.problem = '';
+    } catch (error) {
+      this.problem = `A mark could not be measured: ${error instanceof Error ? error.message : String(error)}`;
+    }
+  }
+}
+
+export const [useProofDesk, provideProofDesk] = createContext<ProofDesk>();
+
+/** Marks at hand and their tries as the wall proofs them. */
+export const subjectsOf = (
+  marks: readonly ShownMark[],
+  tries: readonly { readonly id: string; readonly name: string; readonly mark: string; readonly recipe: Recipe }[],
+): readonly Subject[] => [
+  ...marks.flatMap(({ id, name, slug, recipe, shelf }) => (shelf === 'kept' ? [{ id, name, slug, recipe, isTry: false }] : [])),
+  ...tries.flatMap(({ id, name, mark, recipe }) => {
+    const of = marks.find((each) => each.id === mark);
+    return of ? [{ id, name: `${name}, a try of ${of.name}`, slug: of.slug, recipe, isTry: true }] : [];
+  }),
+];
