@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dress, expect as valueOf, parseRecipe, writeRecipe } from '$core/index';
 import { demoBrands } from '../../src/lib/server/demo/brands';
-import { builtRecipe } from '../../src/lib/server/demo/built';
+import { recipeOf } from '../../src/lib/server/demo/load';
 import { shorePictures } from '../../src/lib/server/demo/board';
 import { problemResponse } from '../../src/lib/server/http/answer';
 import { asRefusal, isDatabaseDown } from '../../src/lib/server/http/refusals';
@@ -68,7 +68,7 @@ describe('the demo world', () => {
       const primary = marks[0]?.recipe(PRIMARY, new Map()) ?? valueOf(parseRecipe({ version: 1, parts: [] }));
       const sources = new Map([[PRIMARY, primary]]);
       for (const mark of marks) {
-        const made = mark.built ? await builtRecipe(mark.built, { id: PRIMARY, recipe: primary }) : mark.recipe(PRIMARY, new Map());
+        const made = await recipeOf(mark, new Map(), mark === marks[0] ? undefined : { id: PRIMARY, recipe: primary }, palette);
         const recipe = valueOf(parseRecipe(JSON.parse(JSON.stringify(writeRecipe(made)))));
         const resolved = resolverOf(shelf).resolve({ recipe, sources, dress: dress(palette, 'full') });
         expect(resolved.ink, `${name} ${mark.name}`).toBeDefined();

@@ -50,6 +50,7 @@
 
   onMount(() => {
     void desk.limits.restore();
+    void desk.lookAround();
     const again = () => navigating.to === null && void invalidateAll();
     const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
     return () => {

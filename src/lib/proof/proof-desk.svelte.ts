@@ -1,6 +1,7 @@
 import { createContext } from 'svelte';
-import type { Dressing, MarkCheck, MarkChecks, MakingLimits, Palette, Recipe, ScreenPicture } from '$core/index';
+import type { Dressing, LookAlike, MarkCheck, MarkChecks, MakingLimits, Palette, Recipe, ScreenPicture } from '$core/index';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
+import { request } from '$lib/client/request';
 import type { ShownMark } from '$lib/client/read-marks';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
 import { wallOf, type WallSection, type WallTile } from './wall';
@@ -60,12 +61,13 @@ export class ProofDesk {
   }
   /** What needs a look in a mark, worst first. */
   looksOf(subject: Subject): readonly MarkCheck[] {
-    const found = this.checksOf(subject)?.checks.filter(({ finding }) => finding.verdict !== 'passes') ?? [];
+    const found = this.#all(subject).filter(({ finding }) => finding.verdict !== 'passes');
     return [...found].sort((one, other) => Number(other.finding.verdict === 'fails') - Number(one.finding.verdict === 'fails'));
   }
+  #all = (subject: Subject): readonly MarkCheck[] => [...(this.checksOf(subject)?.checks ?? []), ...(this.#alike.get(subject.id) ?? [])];
   /** The checks that are listed of a mark. */
   listOf(subject: Subject): readonly MarkCheck[] {
-    return this.onlyLooks ? this.looksOf(subject) : (this.checksOf(subject)?.checks ?? []);
+    return this.onlyLooks ? this.looksOf(subject) : this.#all(subject);
   }
   get looks(): number {
     return this.family.reduce((sum, subject) => sum + this.looksOf(subject).length, 0);
@@ -75,6 +77,35 @@ export class ProofDesk {
   findingOf(subject: Subject, tile: WallTile) {
     const checks = this.checksOf(subject);
     return checks && tile.finding(checks);
+  }
+
+  /** What other brands of the studio show that is like it; asked of the server. */
+  #alike: ReadonlyMap<string, readonly MarkCheck[]> = $state.raw(new Map());
+  async lookAround(): Promise<void> {
+    const answer = await request<{ found: readonly LookAlike[] }>('GET', `/api/brands/${this.brand.slug}/look-alikes`);
+    if (!answer.ok) return;
+    const found = new Map<string, readonly MarkCheck[]>();
+    for (const { mark, other, likeness, piece } of answer.value.found) {
+      const where = `“${other.mark}” of ${other.brand}`;
+      const check: MarkCheck = {
+        id: `alike-${other.brandSlug}-${other.markSlug}`,
+        label: likeness === undefined ? 'same piece of art' : 'looks alike',
+        finding: {
+          verdict: likeness === undefined ? 'look' : 'fails',
+          figure: likeness === undefined ? other.brand : `${Math.floor(likeness * 100)} %`,
+          says:
+            likeness === undefined
+              ? `${where} shows “${piece?.title ?? ''}” as well.`
+              : `It looks like ${where}: ${Math.floor(likeness * 100)} % of the edges fall together.`,
+        },
+        ...(piece ? { part: piece.part } : {}),
+        fix: piece
+          ? 'Take another piece, or draw one of its own: a piece that two clients share can be registered by neither.'
+          : 'Put both side by side, and change one.',
+      };
+      found.set(mark, [...(found.get(mark) ?? []), check]);
+    }
+    this.#alike = found;
   }
 
   #serial = 0;

@@ -14,6 +14,7 @@ import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe, etchedCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 import type { DemoBuilt } from './built';
+import type { DemoDerived } from './derived';
 
 type PartInput = Parameters<typeof createPart>[0];
 
@@ -27,6 +28,8 @@ export interface DemoMark {
   readonly tries?: readonly DemoTry[];
   /** Made by a builder from the first mark's name, instead of by its recipe. */
   readonly built?: DemoBuilt;
+  /** Laid out from the first mark, instead of by its recipe. */
+  readonly derived?: DemoDerived;
   /** The same with other numbers, kept beside it. */
   readonly builtTries?: readonly { readonly name: string; readonly numbers: DemoBuilt['numbers'] }[];
 }
@@ -84,6 +87,12 @@ const oldSign = (from: Recipe): Recipe =>
 /** A mark that a builder makes. */
 const builtMark = (name: string, role: MarkRole, built: DemoBuilt, builtTries: DemoMark['builtTries'] = []): DemoMark => ({
   ...{ name, role, built, builtTries },
+  recipe: () => EMPTY_RECIPE,
+});
+
+/** A mark that is laid out from the primary. */
+const derivedMark = (name: string, role: MarkRole, derived: DemoDerived): DemoMark => ({
+  ...{ name, role, derived },
   recipe: () => EMPTY_RECIPE,
 });
 
@@ -190,6 +199,12 @@ export const demoBrands: readonly DemoBrand[] = [
         numbers: { plan: 'rings', edge: 'rope', filled: false, year: '1987', between: 'star', textPercent: 7.5, center: 'initials' },
       }),
       builtMark('Mirrored initial', 'submark', { builder: 'submark', numbers: { crop: 'left-mirrored', disk: true, between: 'diamond' } }),
+      derivedMark('Secondary', 'secondary', {
+        layout: 'initial-and-name',
+        own: { part: 'second', change: { own: { trackingPermille: 320 } } },
+      }),
+      derivedMark('Icon', 'icon', { layout: 'initial-on-square' }),
+      derivedMark('Watermark', 'watermark', { layout: 'stamp' }),
     ],
   },
   {
@@ -335,6 +350,9 @@ export const demoBrands: readonly DemoBrand[] = [
         },
         [{ name: 'Engraved in one color', numbers: { hatched: true, smallestPx: 150 } }],
       ),
+      derivedMark('Secondary', 'secondary', { layout: 'on-panel', own: { part: 'second', change: { paint: { role: 'accent' } } } }),
+      derivedMark('Icon', 'icon', { layout: 'initial-on-disk' }),
+      derivedMark('Watermark', 'watermark', { layout: 'name-stamp' }),
     ],
   },
   {
@@ -436,6 +454,12 @@ export const demoBrands: readonly DemoBrand[] = [
           sizePx: 300,
         },
       }),
+      derivedMark('Secondary', 'secondary', {
+        layout: 'one-line',
+        own: { part: 'second', change: { own: { trackingPermille: 460 } } },
+      }),
+      derivedMark('Icon', 'icon', { layout: 'initial-on-disk' }),
+      derivedMark('Watermark', 'watermark', { layout: 'stamp' }),
     ],
   },
 ];

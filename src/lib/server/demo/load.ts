@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { freePlace, type Board, type Recipe } from '$core/index';
+import { freePlace, type Board, type Palette, type Recipe } from '$core/index';
 import { artPiece, type ArtInput } from '../art';
 import { Brand } from '../database/entities';
 import { addPicture } from '../stores/brand-pictures';
@@ -8,8 +8,9 @@ import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';
 import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
-import { demoBrands } from './brands';
+import { demoBrands, type DemoMark } from './brands';
 import { builtRecipe } from './built';
+import { derivedRecipe } from './derived';
 
 const CARD_PX = 246;
 const COLUMNS = 3;
@@ -30,7 +31,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
       const created = await createMark(em, brand.id, {
         name: mark.name,
         role: mark.role,
-        recipe: mark.built && primary ? await builtRecipe(mark.built, { id: primaryId, recipe: primary }) : mark.recipe(primaryId, pieces),
+        recipe: await recipeOf(mark, pieces, primary && { id: primaryId, recipe: primary }, demo.palette),
         gesture: 'Made for the demo',
       });
       for (const { name, of } of mark.tries ?? []) await keepTry(em, brand.id, created.slug, { name, recipe: of(created.recipe) });
@@ -50,6 +51,18 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
     if (demo.board) await saveDocument(em, brand.slug, 'board', 0, await boardOf(em, brand.id, demo.board));
   }
+}
+
+/** A demo mark's recipe: by a builder, laid out from the primary, or as it is written. */
+export async function recipeOf(
+  mark: DemoMark,
+  pieces: ReadonlyMap<string, ArtInput>,
+  primary: { readonly id: string; readonly recipe: Recipe } | undefined,
+  palette: Palette,
+): Promise<Recipe> {
+  if (mark.built && primary) return builtRecipe(mark.built, primary);
+  if (mark.derived && primary) return derivedRecipe(mark.derived, primary, palette);
+  return mark.recipe(primary?.id ?? '', pieces);
 }
 
 async function boardOf(em: EntityManager, brandId: string, pictures: readonly DemoPicture[]): Promise<Board> {

@@ -34,6 +34,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   picture: 'intake',
   font: 'intake',
   file: 'files',
+  fingerprint: 'files',
   screen: 'screens',
   library: 'screens',
 };
@@ -43,6 +44,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   picture: ['Reading this picture', 'Send a smaller copy.'],
   font: ['Checking this font', 'Send another file of it.'],
   file: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
+  fingerprint: ['Comparing this mark', 'Simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],
   library: ['Drawing the library', 'Open it again.'],
 };

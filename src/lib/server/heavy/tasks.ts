@@ -1,5 +1,16 @@
 import sharp from 'sharp';
-import { screenPicture, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily, type Sources } from '$core/index';
+import {
+  fingerprintOf,
+  markOutlines,
+  screenPicture,
+  type Dressing,
+  type Fingerprint,
+  type Palette,
+  type Recipe,
+  type ScreenPicture,
+  type ShippedFamily,
+  type Sources,
+} from '$core/index';
 import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
@@ -60,6 +71,11 @@ export const tasks = {
     readonly subject: PictureSubject;
     readonly order: FileOrder;
   }): Promise<Uint8Array> => FORMATS[format].make(subject, order),
+  fingerprint: async ({
+    ownFamilies,
+    ...order
+  }: Pick<ScreenOrder, 'recipe' | 'sources' | 'palette' | 'ownFamilies'>): Promise<Fingerprint | undefined> =>
+    fingerprintOf(markOutlines((await drawMark({ ...order, dressing: 'full' }, ownFamilies)).drawing)),
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),
