@@ -13,6 +13,7 @@ const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { serverUnderLoad } = await import('./bench/load.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
 const { builders } = await import('./bench/builders.mjs');
+const { familyFollows, proofWall } = await import('./bench/family.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -22,6 +23,7 @@ for (const line of await facesAgainstShaper()) say(line);
 for (const line of await weldingBand()) say(line);
 for (const line of await treatments()) say(line);
 for (const line of await builders()) say(line);
+for (const line of await familyFollows()) say(line);
 await withThrowawayApp('load', async (_browser, home, pid) => {
   for (const line of await serverUnderLoad(home, pid)) say(line);
 });
@@ -29,6 +31,7 @@ await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await keystrokeToPicture(browser, home)) say(line);
   for (const line of await editOfLockup(browser, home)) say(line);
   for (const line of await artSearch(home)) say(line);
+  for (const line of await proofWall(browser, home)) say(line);
   for (const line of await editOfThreeHundredParts(browser, home)) say(line);
   for (const line of await firstScreenAndScrolling(browser, home)) say(line);
 });
