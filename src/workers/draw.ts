@@ -22,6 +22,8 @@ import {
   type ScreenPicture,
   type Treatment,
   createDresser,
+  walkNodes,
+  type DrawingNode,
   derive,
   createResolver,
   dress,
@@ -295,6 +297,17 @@ export class Draughtsman {
     const palette = this.#palette;
     const { recipe } = derive(this.#recipeOf(markId), this.#recipes);
     return markChecks({ recipe, mark, inOne: dresser(mark, this.#recipeOf(markId), palette, 'one-color'), palette, limits, paths });
+  }
+
+  /** How much area each color of a mark covers, in square mark pixels, whatever lies over it. */
+  async colorAreas(markId: string): Promise<ReadonlyMap<string, number>> {
+    const areas = new Map<string, number>();
+    walkNodes<DrawingNode>((await this.#resolved(markId)).drawing.groups, (node, { map }) => {
+      if (node.kind !== 'fill') return;
+      const area = weightOf([{ path: mapPath(node.path, map), rule: node.rule }], 0.5)?.area ?? 0;
+      areas.set(node.color, (areas.get(node.color) ?? 0) + area);
+    });
+    return areas;
   }
 
   /** How heavy the parts of a mark are, thinnest first. */

@@ -1,6 +1,7 @@
 export { contrastRatio, luminance } from './contrast';
 export { colorDifference } from './difference';
 export { dress, dressingOn, dressingSchema, dressingsOf, hasDressing, legibleOn, paintOf, type Dress, type Dressing } from './dressings';
+export { fittedColors } from './fitted';
 export { HARMONIES, HARMONY_NAMES, harmonyOf, type Harmony } from './harmonies';
 export { channelsOf, parseHex, type Channels, type Hex } from './hex';
 export { hexOfHsl, hslOf, type Hsl } from './hsl';

@@ -86,6 +86,7 @@ export {
   writeRecipe,
   type Recipe,
 } from './recipe/recipe';
+export { paintKey, paintsIn, repainted } from './recipe/repaint';
 export { standing, standsInInk } from './recipe/standing';
 export {
   describePart,

@@ -12,12 +12,14 @@
     type Board,
     type KeptPalettes,
     type Palette,
+    type Recipe,
     type Role,
     type ShippedFamily,
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
+  import type { OpenWork } from '$lib/client/work/open-work.svelte';
   import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import Choice from '$lib/ui/Choice.svelte';
@@ -28,6 +30,7 @@
   import UndoButtons from '$lib/ui/UndoButtons.svelte';
   import BringColors from './BringColors.svelte';
   import { ColorDesk, provideColorDesk } from './color-desk.svelte';
+  import Colorways from './Colorways.svelte';
   import ContrastGrid from './ContrastGrid.svelte';
   import OfferedColors from './OfferedColors.svelte';
   import OnMarks from './OnMarks.svelte';
@@ -52,19 +55,27 @@
   $effect(() => {
     desk.marks = marks;
   });
-  const works = [desk.colors, desk.keptBeside];
+  let ways: OpenWork<Recipe> | undefined = $state.raw();
+  const works: readonly OpenWork<unknown>[] = $derived([desk.colors, desk.keptBeside, ...(ways ? [ways] : [])]);
   const order = undoOrder(() => works);
   $effect(() => tellLooks(brand.slug, 'color', paletteFaults(desk.palette).length));
   let bringing = $state(false);
-  let view: 'marks' | 'contrast' = $state('marks');
+  let view: 'marks' | 'ways' | 'contrast' = $state('marks');
+  let wayId: string | undefined = $state();
+  const wayMark = $derived(desk.atHand.find(({ id }) => id === wayId) ?? desk.atHand[0]);
+  /** What is done to a mark here is undone with all else that is done here. */
+  function joined(work: OpenWork<Recipe>): () => void {
+    ways = work;
+    return () => (ways = undefined);
+  }
 
   onMount(() => {
-    for (const work of works) void work.restore();
+    for (const work of [desk.colors, desk.keptBeside]) void work.restore();
     const again = () => navigating.to === null && void invalidateAll();
     const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
     return () => {
       for (const stop of stops) stop();
-      for (const work of works) work.close();
+      for (const work of [desk.colors, desk.keptBeside]) work.close();
       desk.drawing.close();
     };
   });
@@ -138,13 +149,21 @@
           hint="What the palette is looked at on"
           options={[
             { value: 'marks', label: 'on the marks' },
+            { value: 'ways', label: 'colorways' },
             { value: 'contrast', label: 'contrast' },
           ]}
           value={view}
           choose={(next) => (view = next)}
         />
       </div>
-      {#if view === 'marks'}<OnMarks />{:else}<ContrastGrid />{/if}
+      {#if view === 'marks'}<OnMarks />
+      {:else if view === 'contrast'}<ContrastGrid />
+      {:else if wayMark}
+        <select class="lone-field" aria-label="Mark" value={wayMark.id} onchange={(event) => (wayId = event.currentTarget.value)}>
+          {#each desk.atHand as { id, name } (id)}<option value={id}>{name}</option>{/each}
+        </select>
+        {#key wayMark.id}<Colorways mark={wayMark} changed={joined} />{/key}
+      {:else}<p class="quiet">The brand’s marks will stand here in every colorway.</p>{/if}
     </aside>
   </main>
 </div>
