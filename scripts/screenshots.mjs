@@ -123,21 +123,32 @@ const VIEWS = [
     },
   },
   {
-    file: 'colors',
-    path: '/brands/gorsebank-rowing-club/marks/initial',
-    ready: 'aside svg[aria-label="reversed"] path',
+    file: 'family',
+    path: '/brands/windrow-kites/family',
+    ready: '.tree svg path',
     prepare: async (page) => {
-      await page.locator('::-p-aria([name="Colors"][role="button"])').click();
-      await page.waitForSelector('dialog[open]');
+      await page.waitForFunction(() => document.querySelectorAll('.facts').length > 10 && !document.body.innerText.includes('measuring'));
     },
   },
   {
-    file: 'marks-family',
-    path: '/brands/gorsebank-rowing-club/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
+    file: 'color',
+    path: '/brands/windrow-kites/color',
+    ready: '.marks svg path',
     prepare: async (page) => {
-      await page.locator('::-p-aria([name="All marks"][role="button"])').click();
-      await page.waitForSelector('dialog[open] li svg path');
+      await page.locator('::-p-aria([name="Keep beside"][role="button"])').click();
+      const code = await page.waitForSelector('input[aria-label="Color code"]');
+      await code?.click({ count: 3 });
+      await code?.type('2f6f8f');
+      await page.keyboard.press('Enter');
+      await page.waitForFunction(() => document.querySelectorAll('.marks.several svg path').length > 40);
+    },
+  },
+  {
+    file: 'proof',
+    path: '/brands/windrow-kites/proof',
+    ready: '.tile svg path',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('.tile [data-verdict]').length > 40);
     },
   },
   {
@@ -169,15 +180,6 @@ const VIEWS = [
     prepare: async (page) => {
       await page.locator('::-p-aria([name="Compare with Etched"][role="button"])').click();
       await page.waitForFunction(() => document.querySelectorAll('[data-stage] path, .compare path, figure path').length > 20);
-    },
-  },
-  {
-    file: 'marks-contact',
-    path: '/brands/windrow-kites/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await add(page, 'contact lines');
-      await page.waitForSelector('[aria-label="Contact line 4"]');
     },
   },
 ];

@@ -37,6 +37,33 @@ describe('axe finds nothing', () => {
     ['in the library', room('/library', '[aria-label="Fonts"] svg path')],
     ['in the brief', room('/brands/windrow-kites/brief', 'article img')],
     ['in the type room', room('/brands/windrow-kites/type', '[aria-label="Trials"] .cell path')],
+    ['in the family room', room('/brands/windrow-kites/family', '.facts')],
+    ['in the color room', room('/brands/gorsebank-rowing-club/color', '.marks svg path')],
+    [
+      'among colorways',
+      async () => {
+        await room('/brands/gorsebank-rowing-club/color', '.marks svg path')();
+        await test.visitor.click('colorways', 'radio');
+        await test.visitor.page.waitForSelector('.ways svg path');
+      },
+    ],
+    [
+      'in the contrast grid',
+      async () => {
+        await room('/brands/windrow-kites/color', '.marks svg path')();
+        await test.visitor.click('contrast', 'radio');
+        await test.visitor.page.waitForSelector('table td button');
+      },
+    ],
+    [
+      'in colors in and out',
+      async () => {
+        await room('/brands/windrow-kites/color', '.marks svg path')();
+        await test.visitor.click('Colors in and out');
+        await test.visitor.fill('Bring in', '#123456');
+      },
+    ],
+    ['on the proof wall', room('/brands/windrow-kites/proof', '.tile svg path')],
     ['on the table', room(marks, '[data-stage] path')],
     ['with a part open', onTable(() => test.visitor.page.locator('section[aria-label="Recipe"] button.title').click())],
     ['with the add field open', onTable(() => test.visitor.press('/'))],
@@ -124,6 +151,9 @@ const ROOMS = [
   ['the library', '/library', '[aria-label="Fonts"] svg path'],
   ['the brief', '/brands/windrow-kites/brief', 'article img'],
   ['the type room', '/brands/windrow-kites/type', '[aria-label="Trials"] .cell path'],
+  ['the family room', '/brands/windrow-kites/family', '.facts'],
+  ['the color room', '/brands/windrow-kites/color', '.marks svg path'],
+  ['the proof wall', '/brands/windrow-kites/proof', '.tile svg path'],
   ['the table', marks, '[data-stage] path'],
 ] as const;
 

@@ -91,7 +91,7 @@ describe('color last, and a family that follows', () => {
     expect((await brandNow(slug)).palette.more?.map(({ hex }) => hex)).toContain(palette.lead);
     // A contrast that fails is mended by lightness alone.
     await visitor.click('contrast', 'radio');
-    await visitor.page.locator('button[aria-label^="accent on paper:"]').click();
+    await visitor.page.locator('button[title^="accent on paper:"]').click();
     await visitor.page.locator('.suggestion button').click();
     await visitor.saved();
     await expect
@@ -186,7 +186,7 @@ describe('color last, and a family that follows', () => {
     });
     await visitor.go(`/brands/${slug}/proof`);
     await visitor.pick('Shows', (await marksNow(slug))[1]?.id ?? '');
-    const failing = 'button[aria-label^="Faint, full color on paper: On paper the faintest color"]';
+    const failing = 'button[title^="Faint, full color on paper: On paper the faintest color"]';
     const tile = await visitor.page.waitForSelector(failing);
     expect(await tile?.$eval('[data-verdict]', (tick) => tick.getAttribute('data-verdict'))).toBe('fails');
     await tile?.click();

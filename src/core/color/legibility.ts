@@ -43,7 +43,10 @@ export function legibleNear(color: Hex, ground: Hex, least: number): Suggestion 
   return undefined;
 }
 
-/** Of a color and its neighbors by one step of a channel, the one of nearest hue that still passes: rounding to 8 bits turns the hue of dark colors. */
+/** A hue turned by less than this is the same to any eye. */
+const CLOSE_DEG = 0.6;
+
+/** Of a color and its neighbors by a few steps of a channel, the one of nearest hue that still passes: rounding to 8 bits turns the hue of dark colors. */
 function sameHue(hex: Hex, wanted: Oklch, ground: Hex, least: number): { readonly hex: Hex; readonly ratio: number } {
   const channels = [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
   const turnOf = (one: Hex): number => {
@@ -52,12 +55,17 @@ function sameHue(hex: Hex, wanted: Oklch, ground: Hex, least: number): { readonl
     return wanted.c < 0.01 ? c : turn;
   };
   let best = { hex, ratio: contrastRatio(hex, ground), turn: turnOf(hex) };
-  for (let n = 0; n < 27; n++) {
-    const steps = [(n % 3) - 1, (Math.floor(n / 3) % 3) - 1, Math.floor(n / 9) - 1];
-    const moved = channels.map((channel, at) => Math.min(255, Math.max(0, channel + (steps[at] ?? 0))));
-    const other: Hex = `#${moved.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
-    const [ratio, turn] = [contrastRatio(other, ground), turnOf(other)];
-    if (ratio >= least && turn < best.turn - 0.05) best = { hex: other, ratio, turn };
+  // One step of a channel is mostly enough; of dark and grayish colors three.
+  for (const reach of [1, 2, 3]) {
+    if (best.turn < CLOSE_DEG) break;
+    const side = 2 * reach + 1;
+    for (let n = 0; n < side ** 3; n++) {
+      const steps = [(n % side) - reach, (Math.floor(n / side) % side) - reach, Math.floor(n / (side * side)) - reach];
+      const moved = channels.map((channel, at) => Math.min(255, Math.max(0, channel + (steps[at] ?? 0))));
+      const other: Hex = `#${moved.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
+      const [ratio, turn] = [contrastRatio(other, ground), turnOf(other)];
+      if (ratio >= least && turn < best.turn - 0.05) best = { hex: other, ratio, turn };
+    }
   }
   return { hex: best.hex, ratio: best.ratio };
 }

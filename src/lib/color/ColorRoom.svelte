@@ -200,6 +200,7 @@
     display: grid;
   }
   .called input {
+    min-height: 24px;
     padding: 0;
     border: 0;
     border-bottom: 1px solid transparent;

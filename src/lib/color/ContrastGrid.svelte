@@ -52,12 +52,12 @@
                   <button
                     class={use}
                     class:open={pair.on === one.key && pair.under === ground.key}
-                    style:background={ground.hex}
-                    style:color={one.hex}
                     title="{one.name} on {ground.name}: {value.toFixed(2)} to 1, {LEGIBILITY[use].label}"
-                    aria-label="{one.name} on {ground.name}: {value.toFixed(1)} to 1, {LEGIBILITY[use].label}"
                     onclick={() => (pair = { on: one.key, under: ground.key })}
-                    ><span class="figure">{value.toFixed(1)}</span><span class="for">{SHORT[use]}</span></button
+                    ><span class="sample" style:background={ground.hex}><span style:background={one.hex}></span></span><span
+                      class="off-screen"
+                      >{one.name} on {ground.name}:
+                    </span><span class="figure">{value.toFixed(1)}</span> <span class="for">{SHORT[use]}</span></button
                   >
                 {/if}
               </td>
@@ -68,10 +68,13 @@
     </table>
   </div>
   {#if on && under && on.key !== under.key}
-    <div class="pair" style:background={under.hex} style:color={on.hex}>
-      <span class="big">{on.name} on {under.name}</span>
-      <span class="small">The same in a small size, as it stands in a caption</span>
-    </div>
+    <svg class="pair" viewBox="0 0 396 76" role="img" aria-label="{on.name} on {under.name}">
+      <rect width="396" height="76" fill={under.hex} />
+      <g fill={on.hex}>
+        <text x="16" y="36" class="big">{on.name} on {under.name}</text>
+        <text x="16" y="58" class="small">The same in a small size, as it stands in a caption</text>
+      </g>
+    </svg>
     <p>
       <strong>{ratio.toFixed(2)} : 1</strong>, enough for {LEGIBILITY[legibility(ratio)].label === LEGIBILITY.none.label
         ? 'nothing that is read'
@@ -121,11 +124,14 @@
   }
   td button {
     display: grid;
-    place-content: center;
-    width: 56px;
-    height: 40px;
-    line-height: 1.15;
+    grid-template-columns: 1fr 1fr;
+    align-content: start;
+    gap: 0 4px;
+    width: 58px;
+    height: 46px;
+    line-height: 1.3;
     outline: 1px solid var(--color-rule);
+    font-size: 12px;
   }
   td button.open {
     outline: 2px solid var(--color-plum);
@@ -133,16 +139,28 @@
   td button:focus-visible {
     outline: 3px solid var(--color-plum);
   }
+  .sample {
+    display: grid;
+    grid-column: 1 / -1;
+    place-items: center;
+    height: 24px;
+  }
+  .sample span {
+    width: 22px;
+    height: 10px;
+  }
   .figure {
+    padding-left: 4px;
     font-weight: 600;
+  }
+  td button.none .figure {
+    font-weight: 400;
   }
   .for {
     font-size: 10px;
   }
   .pair {
-    display: grid;
-    gap: 2px;
-    padding: 14px 16px;
+    width: 100%;
     border: 1px solid var(--color-rule);
   }
   .big {

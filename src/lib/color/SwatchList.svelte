@@ -43,14 +43,7 @@
   <ul>
     {#each swatches as { key, name, hex } (key)}
       <li class:open={key === desk.chosen}>
-        <button
-          class="take"
-          id="swatch-{key}"
-          aria-pressed={key === desk.chosen}
-          aria-label="{name}, {hex}"
-          onclick={() => desk.choose(key)}
-          onkeydown={keys}
-        >
+        <button class="take" id="swatch-{key}" aria-pressed={key === desk.chosen} onclick={() => desk.choose(key)} onkeydown={keys}>
           <span class="chip" style:background={hex}></span>
           <span class="words"
             ><strong>{name}</strong><span class="quiet">{isRole(key) && name !== key ? `${key} · ` : ''}{used(key)}</span></span

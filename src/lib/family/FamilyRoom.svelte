@@ -51,6 +51,7 @@
       <h1>Family</h1>
       <p class="quiet">What stands to the right follows what stands to the left, part by part; a change there is a change here.</p>
       <FamilyTree />
+      <h2>All marks</h2>
       <MarkList {brand} {marks} pictures={(id) => desk.drawing.pictures.get(id)} />
     </div>
     <aside><LayoutShelf /></aside>

@@ -49,8 +49,7 @@
   class:gain={tile.filter === 'gain'}
   class:twice={both.length > 1}
   style:--words={wordsOn(desk.palette, tile.ground)}
-  title={found?.finding.says ?? `${subject.name}, ${tile.label}`}
-  aria-label="{subject.name}, {tile.label}{found ? `: ${found.finding.says}` : ''}"
+  title="{subject.name}, {tile.label}{found ? `: ${found.finding.says}` : ''}"
   onclick={() => void goto(address)}
 >
   <span
@@ -69,6 +68,7 @@
       </span>
     {/each}
   </span>
+  <span class="off-screen">{subject.name}, </span>
   <span class="caption quiet"
     >{tile.label}{#if found}<FindingTick finding={found.finding} />{/if}</span
   >

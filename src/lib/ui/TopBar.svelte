@@ -48,6 +48,7 @@
   }
   .home {
     display: flex;
+    min-height: 24px;
     align-items: center;
     gap: 12px;
     font: 500 18px var(--font-serif);
