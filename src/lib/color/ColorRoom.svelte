@@ -242,6 +242,14 @@
     main {
       grid-template-columns: 250px minmax(0, 1fr) 340px;
     }
+    .top {
+      grid-template-columns: 72px minmax(0, 1fr) auto;
+      row-gap: 6px;
+    }
+    .exchange {
+      grid-row: 2;
+      grid-column: 1 / -1;
+    }
   }
   @media (max-width: 960px) {
     .room {

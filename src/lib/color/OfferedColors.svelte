@@ -97,6 +97,9 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  .link {
+    white-space: nowrap;
+  }
   .chips {
     display: flex;
     flex: 1;

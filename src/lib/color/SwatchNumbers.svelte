@@ -217,7 +217,7 @@
   }
   .inks {
     display: grid;
-    grid-template-columns: repeat(4, minmax(0, 1fr));
+    grid-template-columns: repeat(auto-fit, minmax(112px, 1fr));
     gap: 0 18px;
   }
   .inks.three {

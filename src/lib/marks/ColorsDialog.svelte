@@ -34,7 +34,10 @@
 
 <svelte:window onkeydown={(event) => open && answerUndoKeys(event, order) && anew++} />
 <Modal bind:open title="Colors of {table.brand.name}" size="sm" autoclose={false} onclose={() => table.colors.cancel()}>
-  <p class="quiet mb-2">Every mark, proof and file of the brand follows these at once.</p>
+  <p class="quiet mb-2">
+    Every mark, proof and file of the brand follows these at once. Harmonies, contrast, print values and palettes side by side are in the
+    <a class="link" href="/brands/{table.brand.slug}/color">Color room</a>.
+  </p>
   {#key anew}<ColorFields palette={table.palette} {uses} change={(next) => table.colors.preview(next)} bind:valid />{/key}
   <div class="mt-4 flex items-center justify-end gap-3">
     {#if order.next !== undefined}<button class="link mr-auto" onclick={back}>Back to the colors before</button>{/if}
