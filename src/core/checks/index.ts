@@ -18,6 +18,6 @@ export {
 export { limitsOf, MAKING_NAMES, MAKINGS, makingLimitsSchema, type Making, type MakingLimits } from './makings';
 export { markChecks, PROOF_SIZES_PX, survivalFinding, type MarkCheck, type MarkChecks } from './mark-checks';
 export { ALIKE, fingerprintOf, likeness, markOutlines, type Fingerprint, type LookAlike } from './look-alike';
-export { smallestCapPx } from './smallest-words';
+export { clearSpacePx, smallestCapPx } from './smallest-words';
 export { VERDICTS, type Finding, type Verdict } from './verdict';
 export { weightsAgree } from './weights-agree';

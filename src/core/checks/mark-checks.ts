@@ -9,7 +9,7 @@ import { outlinesIn, walkNodes, type DrawingNode } from '../marks/drawing/drawin
 import { weightsOf } from '../marks/weights/weights';
 import type { ResolvedMark } from '../marks/drawing/resolve';
 import { limitsOf, MAKING_NAMES, MAKINGS, type MakingLimits } from './makings';
-import { smallestCapPx } from './smallest-words';
+import { clearSpacePx, smallestCapPx } from './smallest-words';
 import {
   isSafe,
   READABLE_CAP_PX,
@@ -211,6 +211,16 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       },
     });
   }
+  const clear = clearSpacePx(mark) / Math.max(widthOf(ink), heightOf(ink));
+  checks.push({
+    id: 'clear-space',
+    label: 'clear space',
+    finding: {
+      verdict: 'passes',
+      figure: percent(clear),
+      says: `Keep ${cap === undefined ? 'an eighth of its shorter side' : 'the height of its largest capitals'} free all around: ${percent(clear)} of its longer side, ${Math.round(clear * 160)} px where it is 160 px.`,
+    },
+  });
   const edges = edgeColors(mark, palette, paths).filter(({ share }) => share >= EDGE_SHARE);
   const grounds = swatchesOf(palette).map(({ key, hex, name }) => {
     const weakest = edges

@@ -29,7 +29,7 @@
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
   const desk = provideProofDesk(
-    new ProofDesk(brand, brand.palette, openDocument(brand, 'makers', makers), new PictureDesk(families, brand.slug)),
+    new ProofDesk(brand, brand.palette, openDocument(brand, 'makers', makers), new PictureDesk(families, brand.slug), families),
   );
   // svelte-ignore state_referenced_locally
   desk.subjects = subjectsOf(marks, tries);

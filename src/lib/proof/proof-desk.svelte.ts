@@ -1,4 +1,5 @@
 import { createContext } from 'svelte';
+import { rightsOf, type ShippedFamily } from '$core/index';
 import type { Dressing, LookAlike, MarkCheck, MarkChecks, MakingLimits, Palette, Recipe, ScreenPicture } from '$core/index';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
 import { request } from '$lib/client/request';
@@ -32,6 +33,7 @@ export class ProofDesk {
     readonly palette: Palette,
     readonly limits: OpenDocument<MakingLimits>,
     readonly drawing: PictureDesk,
+    readonly families: readonly ShippedFamily[],
   ) {}
 
   readonly family: readonly Subject[] = $derived(this.subjects.filter(({ isTry, recipe }) => !isTry && recipe.parts.length > 0));
@@ -64,7 +66,29 @@ export class ProofDesk {
     const found = this.#all(subject).filter(({ finding }) => finding.verdict !== 'passes');
     return [...found].sort((one, other) => Number(other.finding.verdict === 'fails') - Number(one.finding.verdict === 'fails'));
   }
-  #all = (subject: Subject): readonly MarkCheck[] => [...(this.checksOf(subject)?.checks ?? []), ...(this.#alike.get(subject.id) ?? [])];
+
+  #all(subject: Subject): readonly MarkCheck[] {
+    const measured = this.checksOf(subject)?.checks;
+    return measured ? [...measured, this.#rightsOf(subject), ...(this.#alike.get(subject.id) ?? [])] : [];
+  }
+  /** Whether the client may sell with a mark and register it. */
+  #rightsOf({ recipe }: Subject): MarkCheck {
+    const { sell, register, parts } = rightsOf(recipe, this.recipes, { family: (id) => this.families.find((family) => family.id === id) });
+    const inTheWay = parts.filter(({ terms }) => terms.register !== 'yes' || terms.sell !== 'yes').map(({ what }) => `“${what}”`);
+    return {
+      id: 'rights',
+      label: 'rights',
+      finding: {
+        verdict: register === 'no' ? 'fails' : register === 'ask' || sell !== 'yes' ? 'look' : 'passes',
+        figure: register === 'yes' ? 'registrable' : register === 'no' ? 'not to register' : 'ask to register',
+        says:
+          inTheWay.length === 0
+            ? 'The client may sell with it and register it as a trademark.'
+            : `In the way of selling or registering: ${inTheWay.join(', ')}.`,
+      },
+      ...(inTheWay.length === 0 ? {} : { fix: 'Take a piece of your own for it; the rights of every part are under the recipe.' }),
+    };
+  }
   /** The checks that are listed of a mark. */
   listOf(subject: Subject): readonly MarkCheck[] {
     return this.onlyLooks ? this.looksOf(subject) : this.#all(subject);

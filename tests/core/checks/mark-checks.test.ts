@@ -96,6 +96,13 @@ describe('the checks of a mark', () => {
     expect(verdict(leaning, 'center')).toBe('fails');
   });
 
+  it('names the clear space by the mark’s own unit', () => {
+    const figure = (recipe: Recipe) => checked(recipe)?.checks.find(({ id }) => id === 'clear-space')?.finding.figure;
+    // An eighth of the shorter side of 400 × 200 is 25 of 400.
+    expect(figure(recipeOf(panel('block', 400, 200)))).toBe('6 %');
+    expect(figure(recipeOf({ kind: 'lettering', id: 'name', text: 'HH', font: { family: 'jost' }, sizePx: 120 }))).toMatch(/^[4-7]\d %$/);
+  });
+
   it('says per size what is lost', () => {
     const found = checked(recipeOf({ kind: 'lettering', id: 'name', text: 'Windrow', font: { family: 'jost' }, sizePx: 120 }));
     const at = (longerPx: number) => found?.sizes.find((size) => size.longerPx === longerPx)?.finding;
