@@ -69,7 +69,7 @@ describe('everything done to letters is pulled on the stage', () => {
     expect(svg).toContain('<path fill="#');
     await visitor.page.evaluate(() => document.querySelector<HTMLInputElement>('input[name="ground"][value="dusk"]')?.click());
     await visitor.page.waitForSelector('.ground img[src="/photos/dusk.jpg"]');
-    // The rail: thinnest strokes at small sizes and contrast on a photo, each with its verdict.
+    // The rail: what is left at small sizes and contrast on a photo, each with its verdict.
     await visitor.page.waitForFunction(() => document.querySelectorAll('aside[aria-label="Proofs"] .sizes [data-verdict]').length === 3);
     await visitor.pick('Photo', 'studio');
     await visitor.page.waitForFunction(

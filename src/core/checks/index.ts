@@ -1,5 +1,4 @@
 export { contrastOnGround, contrastOnPicture } from './contrast-on-ground';
-export { strokeAtSize } from './stroke-at-size';
 export {
   FADES_BELOW_PX,
   isSafe,

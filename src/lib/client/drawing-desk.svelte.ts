@@ -10,7 +10,7 @@ import {
   withNews,
   picturesAddress,
 } from '$core/index';
-import type { Draughtsman } from '$workers/draw';
+import type { Draughtsman, SmallSizes } from '$workers/draw';
 import { writtenParts } from './written-parts';
 
 /**
@@ -18,6 +18,9 @@ import { writtenParts } from './written-parts';
  * Where drawing them takes long, the rest is longer by as much, so that the next key seldom finds the worker busy.
  */
 const REST_MS = { least: 120, most: 500, share: 1.5 } as const;
+
+/** Sizes that every mark is looked at beside the table, in px of its longer side. */
+export const SMALL_SIZES_PX = [16, 32, 64] as const;
 
 /** What the page wants drawn. */
 export interface DeskOrder {
@@ -54,6 +57,8 @@ export class DrawingDesk {
   others: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
   /** How heavy the parts are, thinnest first; as of the last rest. */
   weights: readonly PartWeight[] = $state.raw([]);
+  /** What is left of the mark when it is small; as of the last rest. */
+  small: SmallSizes | undefined = $state.raw();
   problem = $state('');
   /** How often the stage has come to rest; what is drawn beside it is asked for anew then. */
   rests = $state(0);
@@ -141,6 +146,7 @@ export class DrawingDesk {
       this.others = new Map(this.others).set(id, withNews(news, this.others.get(id)?.groups ?? []));
     }
     this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));
+    if (isNewest()) this.small = await this.draughtsman.small(order.markId, SMALL_SIZES_PX);
   }
 
   #restMs: number = REST_MS.least;

@@ -75,9 +75,12 @@
   section > div {
     align-content: center;
     gap: 4px;
+    position: sticky;
+    right: 0;
+    z-index: 1;
     border-style: dashed;
     border-bottom-width: 1px;
-    background: none;
+    background: var(--color-paper);
     font-size: 13px;
   }
   .picture {

@@ -1,18 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { contrastOnGround, contrastOnPicture, strokeAtSize, weightsOf, type Hex } from '$core/index';
+import { contrastOnGround, contrastOnPicture, weightsOf, type Hex } from '$core/index';
 import { drawnOn, letteringInput } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { paths } from '../../support/resolver';
 
 describe('checks of proofs', () => {
-  it('a stroke passes, turns gray or fades with its size on the screen (arithmetic of pixel coverage)', () => {
-    expect(strokeAtSize(10, 0.2)).toMatchObject({ verdict: 'passes', figure: '2.0 px' });
-    expect(strokeAtSize(10, 0.07)).toMatchObject({ verdict: 'look', figure: '0.7 px' });
-    expect(strokeAtSize(10, 0.03)).toMatchObject({ verdict: 'fails', figure: '0.3 px' });
-    expect(strokeAtSize(10, 2).figure).toBe('20 px');
-    expect([strokeAtSize(1, 0.04).figure, strokeAtSize(1, 0.0001).figure]).toEqual(['0.04 px', '0.01 px']);
-  });
-
   it('contrast fails below 3 and needs a look below 4.5 (WCAG 2.2, 1.4.11 and 1.4.3)', () => {
     expect(contrastOnGround('#000000' as Hex, '#ffffff' as Hex)).toMatchObject({ verdict: 'passes', figure: '21.0 : 1' });
     expect(contrastOnGround('#777777' as Hex, '#ffffff' as Hex).verdict).toBe('look');

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { hasStrokes, PROOFS, strokeAtSize, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
+  import { hasStrokes, PROOFS, survivalFinding, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
+  import { SMALL_SIZES_PX } from '$lib/client/drawing-desk.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from '../table/table.svelte';
@@ -7,7 +8,10 @@
   const { name }: { name: ProofName } = $props();
   const table = useTable();
   const full = $derived(table.desk.proofs.full);
-  const SIZES_PX = [16, 32, 64] as const;
+  const findingAt = (longerPx: number) => {
+    const at = table.desk.small?.at.find((size) => size.longerPx === longerPx);
+    return at && survivalFinding(at.survival, longerPx, at.capPx);
+  };
 
   const heightAt = (picture: ScreenPicture, widthPx: number) =>
     picture.ink ? (widthPx * (picture.ink.bottom - picture.ink.top)) / (picture.ink.right - picture.ink.left) : 0;
@@ -21,11 +25,11 @@
       table.desk.weights.filter(({ id }) => hasStrokes(table.parts.find((part) => part.id === id))).map(({ medianPx }) => medianPx),
     ),
   );
-  const thinnest = $derived(table.desk.weights[0]);
 </script>
 
 <div class="sizes" role="group" aria-label={PROOFS[name].label} style:background={table.palette.paper}>
-  {#each SIZES_PX as widthPx (widthPx)}
+  {#each SMALL_SIZES_PX as widthPx (widthPx)}
+    {@const finding = findingAt(widthPx)}
     <div>
       {#if full?.ink}
         {@const size = small(full, widthPx)}
@@ -33,10 +37,7 @@
       {/if}
       <span class="size">
         <span class="quiet">{widthPx} px</span>
-        {#if thinnest && full?.ink}
-          {@const wide = full.ink.right - full.ink.left}
-          <FindingTick finding={strokeAtSize(thinnest.thinnestPx, small(full, widthPx).width / wide)} />
-        {/if}
+        {#if finding}<FindingTick {finding} />{/if}
       </span>
     </div>
   {/each}
