@@ -152,7 +152,7 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       ...(thinnest ? { part: thinnest.id } : {}),
       fix: 'Thicken what is thinnest, or open the tightest gaps.',
     });
-  for (const { code, message, fix } of made.notices)
+  for (const { code, message, fix, path } of made.notices)
     checks.push({
       id: `one-color-${code}-${message.slice(0, 40)}`,
       label: 'one color',
@@ -161,7 +161,7 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
         figure: code === 'faint-in-one-color' ? 'faint' : 'lost',
         says: message,
       },
-      ...partNamed(message),
+      ...(typeof path?.[0] === 'string' ? { part: path[0] } : {}),
       ...(fix ? { fix } : {}),
     });
   const agreement = weightsAgree(
@@ -239,9 +239,3 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
   });
   return { checks, safePx, isRound: silhouette.isRound, sizes, grounds, makings };
 }
-
-/** The part that a notice of one color names. */
-const partNamed = (message: string): { readonly part?: string } => {
-  const part = /“([^”]+)”/.exec(message)?.[1];
-  return part === undefined ? {} : { part };
-};

@@ -1,12 +1,12 @@
 import { contrastRatio } from '../color/contrast';
 import { swatchColor, type Palette, type Role } from '../color/palette';
-import { heightOf, unite, type Bounds, type Point } from '../geometry';
+import { heightOf, type Point } from '../geometry';
 import type { ResolvedPart } from '../marks/drawing/resolve';
 import type { Paint } from '../marks/drawing/paint';
 import type { KnownInput, KnownPart } from '../marks/registry';
 import type { BuilderName } from '../marks/building/registry';
 import { column, placed, type Item, type Spot } from './item';
-import type { Piece, Pieces, WordPiece } from './pieces';
+import { boxOf, type Piece, type Pieces, type WordPiece } from './pieces';
 import { composePlaces } from './place-math';
 
 /** What a layout may look at. */
@@ -83,7 +83,7 @@ export class Bench {
   symbol(look: LinkLook = {}): Item | undefined {
     const { symbol } = this.context.pieces;
     if (symbol.length === 0) return undefined;
-    const box = symbol.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
+    const box = boxOf(symbol);
     if (!box) return undefined;
     const middle: Point = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
     return {

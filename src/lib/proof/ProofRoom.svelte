@@ -102,8 +102,6 @@
             {/each}
           </section>
         {/if}
-      {:else}
-        <p class="quiet">The brand’s marks will be proofed here, each in every place where it will be met.</p>
       {/each}
       {#if desk.family.length === 0}<p class="quiet">The brand’s marks will be proofed here, in every place where they will be met.</p>
       {:else if desk.onlyLooks && desk.measured === desk.family.length && desk.looks === 0}<p class="quiet">Nothing needs a look.</p>{/if}

@@ -25,8 +25,10 @@ export class ProofDesk {
   besideId: string | undefined = $state();
   onlyLooks = $state(false);
   problem = $state('');
-  #checks: ReadonlyMap<string, { readonly recipe: Recipe; readonly limits: MakingLimits; readonly found: MarkChecks | undefined }> =
-    $state.raw(new Map());
+  #checks: ReadonlyMap<
+    string,
+    { readonly recipes: ReadonlyMap<string, Recipe>; readonly limits: MakingLimits; readonly found: MarkChecks | undefined }
+  > = $state.raw(new Map());
 
   constructor(
     readonly brand: { readonly slug: string; readonly name: string },
@@ -133,19 +135,21 @@ export class ProofDesk {
   }
 
   #serial = 0;
-  /** Measures every mark whose recipe, or whose followed marks, have changed; the one that is shown first. */
+  /** Measures every mark again when any of the family, or a limit, has changed; what is shown first. */
   async measure(): Promise<void> {
     const serial = ++this.#serial;
     const limits = this.limits.content;
     const { recipes } = this;
     const order = [...this.shown, ...this.family.filter((subject) => !this.shown.includes(subject))];
     try {
-      for (const { id, recipe } of order) {
+      for (const { id } of order) {
+        const before = this.#checks.get(id);
+        if (before?.recipes === recipes && before.limits === limits) continue;
         const found = await this.drawing.about(recipes, this.palette, (draughtsman) =>
           draughtsman.checks(id, $state.snapshot(limits) as MakingLimits),
         );
         if (serial !== this.#serial) return;
-        this.#checks = new Map(this.#checks).set(id, { recipe, limits, found });
+        this.#checks = new Map(this.#checks).set(id, { recipes, limits, found });
       }
       this.problem = '';
     } catch (error) {

@@ -84,6 +84,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
   );
   const notices: Problem[] = pictures.map((part) => ({
     code: 'picture-in-one-color',
+    path: [part],
     message: `The picture “${part}” is left out in one color: it would be a box.`,
     fix: 'Cut it to a shape, or bring it in as a drawing.',
   }));
@@ -130,6 +131,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
     if (part.shareOfInk >= SMALL_SHARE && part.told < TOLD_SHARE)
       notices.push({
         code: part.told < VANISHED_SHARE ? 'vanishes-in-one-color' : 'faint-in-one-color',
+        path: [part.part],
         message: `In one color ${Math.round(part.told * 100)} % of the outline of “${part.part}” can be told apart.`,
         fix: 'Choose for it: ink, clear, a gap, an outline.',
       });
