@@ -3,14 +3,17 @@ import { defineConfig } from 'vite';
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
-/** Builds the door of the server's worker threads, which the app's own build does not reach. */
+/** Builds the doors that the app's own build does not reach: the server's worker threads, and the process that makes packs of files. */
 export default defineConfig({
   resolve: { alias: { $core: here('./src/core'), $lib: here('./src/lib') } },
   publicDir: false,
   build: {
-    ssr: here('./src/lib/server/heavy/worker.ts'),
+    ssr: true,
     outDir: 'build/heavy',
     target: 'node20',
-    rolldownOptions: { output: { entryFileNames: 'worker.js' } },
+    rolldownOptions: {
+      input: { worker: here('./src/lib/server/heavy/worker.ts'), packs: here('./src/lib/server/handover/process.ts') },
+      output: { entryFileNames: '[name].js' },
+    },
   },
 });

@@ -5,6 +5,7 @@ import { dataFolder, ensureDatabase, startCluster } from './setup/cluster.mjs';
 import { isPortFree } from './setup/free-port.mjs';
 import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
 import { say, stop } from './setup/say.mjs';
+import { startWorker } from './setup/worker.mjs';
 
 const port = Number(process.env.PORT ?? 4173);
 if (!Number.isInteger(port) || port < 1 || port > 65_535) stop(`PORT must be a number from 1 to 65535, but is “${process.env.PORT}”.`);
@@ -16,8 +17,11 @@ await ensureDebianPackages(['postgresql']);
 await ensureBuild();
 const cluster = await startCluster(dataFolder(process.env.DATA_NAME ?? 'demo'));
 let app;
+let worker;
 try {
-  app = await startApp({ port, databaseUrl: ensureDatabase(cluster, 'lucky_thistle'), demo: true });
+  const databaseUrl = ensureDatabase(cluster, 'lucky_thistle');
+  app = await startApp({ port, databaseUrl, demo: true });
+  worker = await startWorker({ databaseUrl });
 } catch (error) {
   cluster.stop();
   stop(`The app could not be started: ${error.message}`);
@@ -28,7 +32,7 @@ let stopping = false;
 const shutDown = async () => {
   if (stopping) return;
   stopping = true;
-  await app.stop();
+  await Promise.all([app.stop(), worker.stop()]);
   cluster.stop();
   say('Stopped.');
   process.exit(0);
@@ -37,6 +41,7 @@ process.on('SIGINT', shutDown);
 process.on('SIGTERM', shutDown);
 const code = await app.end;
 if (!stopping) {
+  await worker.stop();
   cluster.stop();
   stop(`The app ended by itself with code ${code}.`);
 }

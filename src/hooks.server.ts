@@ -5,7 +5,8 @@ import { authorOf, onBehalfOf } from '$lib/server/http/author';
 import { problemResponse } from '$lib/server/http/answer';
 import { refuse } from '$lib/server/http/problem-error';
 import { asRefusal } from '$lib/server/http/refusals';
-import { keepFilesTidy } from '$lib/server/sweep';
+import { keepFilesTidy } from '$lib/server/files';
+import { closePool } from '$lib/server/database/pool';
 import { closeHeavyWork } from '$lib/server/heavy/pool';
 
 /** No address of ours holds one, and the database takes none. */
@@ -33,6 +34,6 @@ export const init: ServerInit = () => {
   const stopTidying = keepFilesTidy();
   process.once('sveltekit:shutdown', () => {
     stopTidying();
-    void Promise.all([closeEvents(), closeHeavyWork(), closeDatabase()]);
+    void Promise.all([closeEvents(), closeHeavyWork(), closePool(), closeDatabase()]);
   });
 };

@@ -4,6 +4,7 @@ import { ensureBuild } from './build.mjs';
 import { startChromium } from './chromium.mjs';
 import { dataFolder, ensureDatabase, startCluster } from './cluster.mjs';
 import { freePort } from './free-port.mjs';
+import { startWorker } from './worker.mjs';
 
 /**
  * Runs something against the built app with the demo data, a database of its own and a fresh browser, and clears all of it away.
@@ -15,13 +16,15 @@ export async function withThrowawayApp(name, use) {
   const cluster = await startCluster(dataFolder(`${name}-${process.pid}`));
   const fileFolder = mkdtempSync('/tmp/lucky-files-');
   try {
-    const app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, name), fileFolder, demo: true, quiet: true });
+    const databaseUrl = ensureDatabase(cluster, name);
+    const app = await startApp({ port: await freePort(), databaseUrl, fileFolder, demo: true, quiet: true });
+    const worker = await startWorker({ databaseUrl, fileFolder });
     const chromium = await startChromium();
     try {
       await use(chromium.browser, app.url, app.pid ?? 0);
     } finally {
       await chromium.close();
-      await app.stop();
+      await Promise.all([app.stop(), worker.stop()]);
     }
   } finally {
     cluster.remove();

@@ -1,6 +1,7 @@
 /** Lucky Thistle's core: recipe → drawing → files, measured. No DOM, no Node, no clock, no network, no hidden randomness. */
 
 // What people type and what can go wrong
+export { MM_PER_INCH } from './units/length';
 export { parseAmount } from './units/amount';
 export { fromUnit, inUnit, lengthText, SHOWN_UNITS, type ShownUnit } from './units/shown-length';
 export { expect, fail, ok, type Problem, type Result } from './result/result';
@@ -43,3 +44,6 @@ export * from './interlock';
 
 // Files
 export * from './output';
+
+// What a client gets
+export * from './handover';

@@ -4,6 +4,7 @@ import { inject } from 'vitest';
 import { startApp } from '../../scripts/setup/app.mjs';
 import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
+import { startWorker } from '../../scripts/setup/worker.mjs';
 
 /** The built app on a database of its own. */
 export async function startTestApp(options: { readonly demo?: boolean } = {}) {
@@ -18,6 +19,8 @@ export async function startTestApp(options: { readonly demo?: boolean } = {}) {
     databaseUrl,
     /** A second web process on the same database. */
     another: async () => start(false, await freePort()),
+    /** A process that makes the files of packs; each with a disk of its own. */
+    worker: () => startWorker({ databaseUrl, fileFolder: mkdtempSync('/tmp/lucky-worker-') }),
     /** The same address again, once it was killed. */
     revived: () => start(false, port),
   };

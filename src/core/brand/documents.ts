@@ -2,6 +2,7 @@ import type { StoredForm } from '../stored';
 import { boardSchema, type Board } from './board';
 import { briefSchema, type Brief } from './brief';
 import { makingLimitsSchema, type MakingLimits } from '../checks/makings';
+import { handoverPlanSchema, type HandoverPlan } from '../handover/plan';
 import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
@@ -12,11 +13,13 @@ export const documentForms: {
   readonly type: StoredForm<TypeDesk>;
   readonly palettes: StoredForm<KeptPalettes>;
   readonly makers: StoredForm<MakingLimits>;
+  readonly handover: StoredForm<HandoverPlan>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
   type: { label: 'This type desk', steps: [], schema: typeDeskSchema },
   palettes: { label: 'These palettes', steps: [], schema: keptPalettesSchema },
   makers: { label: 'These limits', steps: [], schema: makingLimitsSchema },
+  handover: { label: 'This plan', steps: [], schema: handoverPlanSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

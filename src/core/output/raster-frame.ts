@@ -67,7 +67,7 @@ export function rasterFrame(box: Bounds, { widthPx, heightPx }: PictureSize): Re
 }
 
 /** Air between a mark and the circle that it is cropped to, as a share of the mark's half diagonal (common practice: it nearly fills it). */
-const ROUND_AIR = 0.06;
+export const ROUND_AIR = 0.06;
 
 /** The square whose inscribed circle holds a box, with air all around: the same for the proof and for the file. */
 export function roundFrame(box: Bounds): Bounds {

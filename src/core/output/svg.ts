@@ -1,3 +1,4 @@
+import type { Hex } from '../color/hex';
 import { framePath, heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
 import type { Drawing, DrawingNode, Gradient, Group, PictureFill } from '../marks';
 import { pathData, written } from './path-data';
@@ -123,6 +124,8 @@ export interface SvgOptions {
   readonly pictureAddress?: PictureAddress;
   /** Stands before every id, where several pictures share one page. */
   readonly idPrefix?: string;
+  /** Painted behind everything, over the whole box. */
+  readonly ground?: Hex | undefined;
 }
 
 /**
@@ -134,9 +137,12 @@ export function toSvg(drawing: Drawing, options: SvgOptions): string {
   const unit = options.unit === 'mm' ? 'mm' : '';
   const width = written(options.widthPx ?? widthOf(box)) + unit;
   const height = written(options.heightPx ?? heightOf(box)) + unit;
+  const grounded = options.ground
+    ? `<rect x="${written(box.left)}" y="${written(box.top)}" width="${written(widthOf(box))}" height="${written(heightOf(box))}" fill="${options.ground}"/>`
+    : '';
   const blended = drawing.groups.some((group) => group.blend !== 'normal');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${written(box.left)} ${written(box.top)} ${written(widthOf(box))} ${written(heightOf(box))}" role="img"` +
-    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${options.rights?.length ? `<metadata>${escaped(options.rights.join('\n'))}</metadata>` : ''}${drawing.groups.map((group) => groupMarkup(group, options.idPrefix, options.pictureAddress)).join('')}</svg>\n`
+    `${blended ? ' style="isolation:isolate"' : ''}><title>${escaped(title)}</title>${options.rights?.length ? `<metadata>${escaped(options.rights.join('\n'))}</metadata>` : ''}${grounded}${drawing.groups.map((group) => groupMarkup(group, options.idPrefix, options.pictureAddress)).join('')}</svg>\n`
   );
 }

@@ -2,6 +2,8 @@
   import { Button, Input, Label, Modal, Select } from 'flowbite-svelte';
   import {
     dressingsOf,
+    FILE_FORMATS,
+    FORMAT_NAMES,
     dress,
     LARGEST_PICTURE_PX,
     parseAmount,
@@ -9,18 +11,21 @@
     swatchesOf,
     SMALLEST_PICTURE_PX,
     type Dressing,
+    type FileFormat,
+    type FormatName,
     type ProposedFile,
   } from '$core/index';
   import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
-  import type { OfferedFormat } from './offered-format';
   import { useTable } from './table/table.svelte';
 
-  let { open = $bindable(false), formats }: { open?: boolean; formats: readonly OfferedFormat[] } = $props();
+  let { open = $bindable(false) }: { open?: boolean } = $props();
   giveBackFocus(() => open);
   const table = useTable();
 
-  let chosen = $state('');
-  const format = $derived(formats.find(({ name }) => name === chosen) ?? formats[0]);
+  type Offered = FileFormat & { readonly name: FormatName };
+  const formats = FORMAT_NAMES.map((name): Offered => ({ name, ...FILE_FORMATS[name] }));
+  let chosen: FormatName = $state('png');
+  const format = $derived<Offered>({ name: chosen, ...FILE_FORMATS[chosen] });
   let width = $state('1200');
   let height = $state('');
   let widthMm = $state('');
@@ -43,7 +48,7 @@
     [width, height, room, crop] = [String(file.widthPx), String(file.heightPx ?? ''), String(file.roomPercent), file.crop];
   }
 
-  function query(as: OfferedFormat): URLSearchParams | undefined {
+  function query(as: Offered): URLSearchParams | undefined {
     fault = '';
     const read = (label: string, typed: string, min: number, max: number): number => {
       const amount = parseAmount(typed);
@@ -74,7 +79,7 @@
   });
 
   /** Files come from what is saved, so everything is saved first. */
-  async function download(as: OfferedFormat): Promise<void> {
+  async function download(as: Offered): Promise<void> {
     const asked = query(as);
     if (!asked) return;
     if (!(await table.open.flush())) {
@@ -114,15 +119,15 @@
     <Select
       id="file-format"
       items={formats.map(({ name, label }) => ({ value: name, name: label }))}
-      value={format?.name}
-      onchange={(event) => (chosen = event.currentTarget.value)}
+      value={format.name}
+      onchange={(event) => (chosen = event.currentTarget.value as FormatName)}
       placeholder=""
     />
-    {#if format && !format.clear}
+    {#if !format.clear}
       <Label for="file-ground">Ground</Label>
       <Select id="file-ground" items={grounds} bind:value={ground} placeholder="" />
     {/if}
-    {#if format?.pixels}
+    {#if format.pixels}
       <Label for="file-width">Width (pixels)</Label>
       <Input id="file-width" bind:value={width} inputmode="numeric" autocomplete="off" />
       <Label for="file-height">Height (pixels; empty follows the width)</Label>
@@ -131,7 +136,7 @@
       <Input id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
     {/if}
   </div>
-  {#if proposed.length > 0 && format?.pixels}
+  {#if proposed.length > 0 && format.pixels}
     <p class="mt-3 quiet">
       For where the marks will live: {#each proposed as file, index (index)}<button class="link mr-2" onclick={() => take(file)}
           >{file.label} {file.widthPx} px</button
@@ -139,8 +144,8 @@
     </p>
   {/if}
   <p class="quiet mt-3">
-    {format?.about}
-    {#if format?.pixels}With both sides given, the mark is fitted and centered.{/if}
+    {format.about}
+    {#if format.pixels}With both sides given, the mark is fitted and centered.{/if}
   </p>
   {#if blends && dressing === 'full'}<p class="mt-2" role="note">
       This mark blends its colors. Browsers draw that right in the SVG; some other programs show other colors. The pictures in pixels are
@@ -154,10 +159,10 @@
         <button class="link" onclick={() => stop.abort()}>Stop</button>
       </p>
     {/each}
-    {#each formats.filter((each) => !each.pixels && each !== format) as outlines (outlines.name)}
+    {#each formats.filter(({ name }) => name === 'svg' && name !== format.name) as outlines (outlines.name)}
       <Button color="alternative" onclick={() => download(outlines)}>Download {outlines.label.split(',')[0]}</Button>
     {/each}
-    {#if format}<Button onclick={() => download(format)}>Download {format.label.split(',')[0]}</Button>{/if}
+    <Button onclick={() => download(format)}>Download {format.label.split(',')[0]}</Button>
   </div>
 </Modal>
 

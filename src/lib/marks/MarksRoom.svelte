@@ -19,7 +19,6 @@
   import ColorsDialog from './ColorsDialog.svelte';
   import FamilyStrip from './FamilyStrip.svelte';
   import FilesDialog from './FilesDialog.svelte';
-  import type { OfferedFormat } from './offered-format';
   import KeysDialog from './KeysDialog.svelte';
   import { copied } from './table/clipboard';
   import { findables, type Findable } from './table/findable';
@@ -44,11 +43,10 @@
     families: readonly ShippedFamily[];
     brief: Brief;
     secondFamily: string | undefined;
-    formats: readonly OfferedFormat[];
     tries: readonly Kept[];
     steps: { readonly past: readonly Step<Recipe>[]; readonly future: readonly Step<Recipe>[] };
   }
-  const { brand, brief, formats, secondFamily, mark, marks, families, tries, steps }: Props = $props();
+  const { brand, brief, secondFamily, mark, marks, families, tries, steps }: Props = $props();
 
   // the room is made anew for every mark
   // svelte-ignore state_referenced_locally
@@ -296,7 +294,7 @@
     <ProofRail />
   </main>
 </div>
-<FilesDialog bind:open={filesOpen} {formats} />
+<FilesDialog bind:open={filesOpen} />
 <ColorsDialog bind:open={colorsOpen} />
 <KeysDialog bind:open={keysOpen} />
 <ActionFinder bind:open={finding} all={() => findables(table, actions, places())} />

@@ -1,5 +1,6 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { CatalogueEntry, MarkRole, PictureColor, RevisionKind } from '$core/index';
+import type { CatalogueEntry, MarkRole, PictureColor, Problem, RevisionKind, WantedFile } from '$core/index';
+import type { FileVerdict } from '../verify/verdict';
 import { author } from '../http/author';
 
 /** Who made a version, and from where. */
@@ -13,6 +14,16 @@ const made = () => ({
     .default('')
     .onCreate(() => author().from),
 });
+
+/** Which revisions a pack shows: of the palette, and of every mark by its id. */
+export interface HandoverBasis {
+  readonly palette: number;
+  readonly marks: Readonly<Record<string, number>>;
+}
+/** What one file shows: the revisions of its mark and of those that it follows, and a digest of all that its picture depends on. */
+export interface FileBasis extends HandoverBasis {
+  readonly digest: string;
+}
 
 /** One client's brand. */
 export const Brand = defineEntity({
@@ -159,9 +170,75 @@ export const OwnFont = defineEntity({
   },
 });
 
+/** A pack of files as it was ordered once; the newest number is the newest. */
+export const Handover = defineEntity({
+  name: 'Handover',
+  tableName: 'handover',
+  properties: {
+    /** Chosen by whoever asks, so that a repeated request is recognized. */
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    number: p.integer(),
+    name: p.text(),
+    /** The plan that it was made by. */
+    plan: p.json<unknown>(),
+    /** Which revisions of marks and palette it shows. */
+    basis: p.json<HandoverBasis>(),
+    ...made(),
+    createdAt: p.datetime(),
+    removedAt: p.datetime().nullable(),
+  },
+});
+
+export const FILE_STATES = ['waiting', 'making', 'done', 'failed', 'stopped'] as const;
+export type FileState = (typeof FILE_STATES)[number];
+
+/** One file of a pack: what it is to be, and what has become of it. */
+export const HandoverFile = defineEntity({
+  name: 'HandoverFile',
+  tableName: 'handover_file',
+  properties: {
+    id: p.uuid().primary(),
+    handover: () => p.manyToOne(Handover),
+    position: p.integer(),
+    /** Its path within the pack. */
+    name: p.text(),
+    wanted: p.json<WantedFile>(),
+    /** What it shows, as a digest: the same digest is the same picture. */
+    basis: p.json<FileBasis>(),
+    state: p.string().$type<FileState>(),
+    jobId: p.uuid().nullable(),
+    sha256: p.string().nullable(),
+    sizeBytes: p.bigint('number').nullable(),
+    verdict: p.json<FileVerdict>().nullable(),
+    /** Why it could not be made. */
+    reason: p.json<readonly Problem[]>().nullable(),
+    tries: p.integer().default(0),
+    worker: p.text().nullable(),
+    madeAt: p.datetime().nullable(),
+  },
+});
+
+/** A file that was sent to the print desk, and its answer. */
+export const PrintOrder = defineEntity({
+  name: 'PrintOrder',
+  tableName: 'print_order',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    handoverFile: () => p.manyToOne(HandoverFile),
+    process: p.string(),
+    wanted: p.json<unknown>(),
+    answer: p.json<unknown>().nullable(),
+    askedAt: p.datetime(),
+    dueAt: p.datetime().nullable(),
+    answeredAt: p.datetime().nullable(),
+  },
+});
+
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
 export type TryRow = InferEntity<typeof Try>;
 export type RevisionRow = InferEntity<typeof Revision>;
 
-export const entities = [Brand, SavedPalette, Mark, Revision, Try, SavedDocument, Picture, OwnFont];
+export const entities = [Brand, SavedPalette, Mark, Revision, Try, SavedDocument, Picture, OwnFont, Handover, HandoverFile, PrintOrder];

@@ -9,6 +9,8 @@ import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fon
 import { GesturesLoansKeys } from './migrations/0004-gestures-loans-keys';
 import { Shelves } from './migrations/0005-shelves';
 import { Authors } from './migrations/0006-authors';
+import { FilesHandovers } from './migrations/0007-files-handovers';
+import { adoptDiskFiles } from '../files';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
 const STARTUP_LOCK = 7_215_001;
@@ -34,6 +36,7 @@ async function open(): Promise<MikroORM> {
         { name: '0004-gestures-loans-keys', class: GesturesLoansKeys },
         { name: '0005-shelves', class: Shelves },
         { name: '0006-authors', class: Authors },
+        { name: '0007-files-handovers', class: FilesHandovers },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
@@ -44,6 +47,7 @@ async function open(): Promise<MikroORM> {
     await em.transactional(async (locked) => {
       await locked.execute(`select pg_advisory_xact_lock(${STARTUP_LOCK})`);
       await orm.getMigrator().up();
+      await adoptDiskFiles();
       if (process.env['LOAD_DEMO_BRANDS'] === '1') await onBehalfOf({ name: '', from: 'the demo' }, () => loadDemoBrands(orm.em.fork()));
     });
   } catch (error) {

@@ -1,27 +1,22 @@
-import type { Hex, PictureSize } from '$core/index';
-import type { PictureSubject } from './framed';
+import type { Canvas, Hex, PdfColors } from '$core/index';
+import type { PictureSubject } from './subject';
 
 /** How a file is asked for. */
 export interface FileOrder {
-  /** In pixels; formats of outlines have no use for it. */
-  readonly size: PictureSize & {
-    /** Pixels per inch to be written into the file. */
-    readonly dotsPerInch?: number;
-  };
+  readonly canvas: Canvas;
   /** Painted behind the mark; nothing leaves it clear. */
   readonly ground?: Hex | undefined;
+  /** Every pixel as it is, where a format can also be smaller by being less exact. */
+  readonly exact?: boolean;
+  /** In which colors a PDF is written. */
+  readonly colors?: PdfColors;
+  /** For machines that cut, stitch and engrave: one outline for each color, nothing lying on anything else. */
+  readonly welded?: boolean;
+  /** Further marks, each on a page of its own, where a format has pages. */
+  readonly pages?: readonly PictureSubject[];
 }
 
-/** One file format a mark is handed over in. */
+/** How files of one format are written, and read again. What they can hold stands in the core's own table. */
 export interface Format {
-  /** As the designer chooses it. */
-  readonly label: string;
-  /** What is worth knowing before it is chosen, one sentence. */
-  readonly about: string;
-  readonly mime: string;
-  /** Whether it is made of pixels, so that a size in pixels is asked for. */
-  readonly pixels: boolean;
-  /** Whether it can be transparent; one that cannot needs a ground. */
-  readonly clear: boolean;
   readonly make: (subject: PictureSubject, order: FileOrder) => Promise<Uint8Array>;
 }

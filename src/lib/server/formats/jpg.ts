@@ -3,10 +3,5 @@ import type { Format } from './format';
 
 /** For programs that take nothing else; it cannot be transparent. */
 export const jpg: Format = {
-  label: 'JPEG, on a ground',
-  about: 'A JPEG cannot be transparent: its ground is painted.',
-  mime: 'image/jpeg',
-  pixels: true,
-  clear: false,
   make: async (subject, order) => (await signedPixels(subject, order)).jpeg({ quality: 92, chromaSubsampling: '4:4:4' }).toBuffer(),
 };

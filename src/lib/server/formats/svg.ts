@@ -1,17 +1,25 @@
-import { toSvg } from '$core/index';
+import { MM_PER_INCH, toSvg } from '$core/index';
 import type { Format } from './format';
-import { embedded, frame, rightsIn } from './framed';
+import { embedded, framed, rightsIn } from './framed';
 
 /** Outlines, with the rights among the metadata. */
 export const svg: Format = {
-  label: 'SVG, outlines',
-  about: 'SVG holds outlines only, so no font is needed to open it.',
-  mime: 'image/svg+xml',
-  pixels: false,
-  clear: true,
-  make: async (subject) => {
-    const { mark, box } = await frame(subject);
-    const pictureAddress = await embedded(mark, subject.ownPictures);
-    return Buffer.from(toSvg(mark.drawing, { box, title: subject.title, rights: rightsIn(subject, mark), pictureAddress }));
+  make: async (subject, order) => {
+    const { mark, drawing, frame } = await framed(subject, order, false);
+    const pictureAddress = await embedded(drawing, subject.ownPictures);
+    const size =
+      order.canvas.unit === 'px'
+        ? { widthPx: frame.widthPx, heightPx: frame.heightPx }
+        : { widthPx: frame.widthIn * MM_PER_INCH, heightPx: frame.heightIn * MM_PER_INCH, unit: 'mm' as const };
+    return Buffer.from(
+      toSvg(drawing, {
+        box: frame.box,
+        title: subject.title,
+        ...size,
+        rights: rightsIn(subject, mark),
+        pictureAddress,
+        ground: order.ground,
+      }),
+    );
   },
 };

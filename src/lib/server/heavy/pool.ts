@@ -24,6 +24,8 @@ const LANES = {
   screens: { threads: 1, waiting: 2000, waitS: 60, longestS: 20, heapMb: 256 },
   /** Files: SVG and PNG up to 12,000 px; one processor is left to whoever answers. */
   files: { threads: Math.max(1, availableParallelism() - 1), waiting: 200, waitS: 240, longestS: 60, heapMb: 256 },
+  /** Files of packs, in a process of their own that answers nobody: all processors are theirs. */
+  packs: { threads: availableParallelism(), waiting: 200, waitS: 600, longestS: 120, heapMb: 256 },
   /** What comes in from outside: drawings, pictures, fonts. */
   intake: { threads: 1, waiting: 64, waitS: 120, longestS: 30, heapMb: 384 },
 } as const satisfies Record<string, Lane>;
@@ -34,6 +36,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   picture: 'intake',
   font: 'intake',
   file: 'files',
+  packed: 'packs',
   fingerprint: 'files',
   screen: 'screens',
   library: 'screens',
@@ -44,6 +47,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   picture: ['Reading this picture', 'Send a smaller copy.'],
   font: ['Checking this font', 'Send another file of it.'],
   file: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
+  packed: ['Making this file', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   fingerprint: ['Comparing this mark', 'Simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],
   library: ['Drawing the library', 'Open it again.'],

@@ -5,6 +5,7 @@ import {
   screenPicture,
   type Dressing,
   type Fingerprint,
+  type FormatName,
   type Palette,
   type Recipe,
   type ScreenPicture,
@@ -18,7 +19,9 @@ import { drawMark } from '../draw-mark';
 import { storeFile } from '../files';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
-import { FORMATS, type FileOrder, type FormatName, type PictureSubject } from '../formats';
+import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
+import { verifyFile } from '../verify/verify';
+import type { FileVerdict } from '../verify/verdict';
 import { takenPicture, type PictureUse } from '../taken-picture';
 import type { ArtSource } from '$core/index';
 
@@ -51,6 +54,14 @@ export interface CheckedFile {
   readonly entry: CatalogueEntry;
 }
 
+/** What became of a file of a pack. */
+export interface Packed {
+  readonly verdict: FileVerdict;
+  readonly sizeBytes: number;
+  /** Where it lies, if it passes. */
+  readonly sha256?: string;
+}
+
 /** Everything that takes long enough to keep other requests waiting; each runs in a thread of its own, never in the one that answers. */
 export const tasks = {
   drawing: ({
@@ -71,6 +82,20 @@ export const tasks = {
     readonly subject: PictureSubject;
     readonly order: FileOrder;
   }): Promise<Uint8Array> => FORMATS[format].make(subject, order),
+  /** A file of a pack: written, opened again, and kept only if it is right. */
+  packed: async ({
+    format,
+    subject,
+    order,
+  }: {
+    readonly format: FormatName;
+    readonly subject: PictureSubject;
+    readonly order: FileOrder;
+  }): Promise<Packed> => {
+    const file = await FORMATS[format].make(subject, order);
+    const verdict = await verifyFile(format, file, subject, order);
+    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+  },
   fingerprint: async ({
     ownFamilies,
     ...order

@@ -1,7 +1,17 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { dotsPerInchOf, isRole, isSwatchKey, swatchColor, type ColorKey, type Hex, type Palette } from '$core/index';
-import { FORMATS, type FormatName } from '../formats';
+import {
+  canvasSchema,
+  dotsPerInchOf,
+  formatOf,
+  isRole,
+  isSwatchKey,
+  swatchColor,
+  type ColorKey,
+  type FormatName,
+  type Hex,
+  type Palette,
+} from '$core/index';
 import { heavy } from '../heavy/pool';
 import { refuse } from './problem-error';
 import { pictureHeaders, pictureRequest } from './picture-request';
@@ -23,11 +33,11 @@ function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
 
 /** Answers a mark as a file in one of the formats. */
 export async function fileAnswer(em: EntityManager, event: RequestEvent, name: FormatName): Promise<Response> {
-  const format = FORMATS[name];
+  const format = formatOf(name);
   const pixels = format.pixels ? readQuery(event.url, pixelQuerySchema) : undefined;
   const query = pixels ?? readQuery(event.url, fileQuerySchema);
   const { subject, fileName } = await pictureRequest(em, event, query);
-  const asked = pixels?.ground ?? (format.clear ? 'clear' : 'paper');
+  const asked = query.ground ?? (format.clear ? 'clear' : 'paper');
   if (asked === 'clear' && !format.clear)
     throw refuse(
       422,
@@ -38,8 +48,14 @@ export async function fileAnswer(em: EntityManager, event: RequestEvent, name: F
   const ground = asked === 'clear' ? undefined : groundColor(subject.palette, asked);
   const { width, height, dpi, widthMm } = pixels ?? {};
   const dotsPerInch = dpi ?? (widthMm === undefined || width === undefined ? undefined : dotsPerInchOf(width, widthMm));
-  const size = { widthPx: width, heightPx: height, ...(dotsPerInch === undefined ? {} : { dotsPerInch }) };
-  const file = await heavy('file', { format: name, subject, order: { size, ground } });
+  const canvas = canvasSchema.parse({
+    ...(width === undefined ? {} : { width }),
+    ...(height === undefined ? {} : { height }),
+    ...(dotsPerInch === undefined ? {} : { dpi: dotsPerInch }),
+    ...(pixels ? { anchor: pixels.anchor, crisp: pixels.crisp === '1' } : {}),
+  });
+  const order = { canvas, ground, colors: query.colors };
+  const file = await heavy('file', { format: name, subject, order });
   const sizes = width && height ? [`${width}x${height}px`] : width ? [`${width}px`] : height ? [`${height}px-high`] : [];
   return new Response(new Uint8Array(file), {
     headers: pictureHeaders(format.mime, `${[fileName, ...sizes].join('_')}.${name}`, query.download === '1'),

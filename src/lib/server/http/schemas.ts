@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import {
   accepted,
+  ANCHORS,
   ART_STYLES,
   colorKeySchema,
   dressingSchema,
+  handoverPlanSchema,
   hexSchema,
   LICENSE_NAMES,
   MARK_ROLES,
   paletteForm,
+  PDF_COLORS,
   parseRecipe,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
@@ -98,6 +101,14 @@ export const gesturesSchema = gestures('recipe', recipe);
 export const documentGesturesSchema = gestures('content', z.unknown());
 export const paletteGesturesSchema = gestures('content', palette);
 
+/** A pack to be made: by a plan, or again as the brand is now. */
+export const newHandoverSchema = z.union([
+  z.strictObject({ id: z.uuid().toLowerCase(), again: z.uuid().toLowerCase() }),
+  z.strictObject({ id: z.uuid().toLowerCase(), name: line(80), plan: handoverPlanSchema }),
+]);
+/** What is to become of a pack; `file` tries one file alone again. */
+export const handoverChangeSchema = z.strictObject({ do: z.enum(['stop', 'resume', 'remove', 'restore']), file: z.uuid().optional() });
+
 /** Which gestures are asked about, by their ids. */
 export const knownQuerySchema = z.strictObject({
   known: z
@@ -154,6 +165,9 @@ export const fileQuerySchema = z.strictObject({
   room: number.min(0).max(100).default(0),
   crop: z.enum(['box', 'round']).default('box'),
   download: z.enum(['0', '1']).default('0'),
+  ground: z.union([colorKeySchema, z.literal('clear'), hexSchema]).optional(),
+  /** In which colors a PDF is written. */
+  colors: z.enum(PDF_COLORS).default('rgb'),
 });
 
 const side = number.int('Expected whole pixels').min(SMALLEST_PICTURE_PX).max(LARGEST_PICTURE_PX);
@@ -165,6 +179,8 @@ export const pixelQuerySchema = fileQuerySchema
     height: side.optional(),
     dpi: number.min(1).max(10_000).optional(),
     widthMm: number.min(0.1).max(100_000).optional(),
-    ground: z.union([colorKeySchema, z.literal('clear'), hexSchema]).optional(),
+    anchor: z.enum(ANCHORS).default('center'),
+    /** Upright and level edges on whole pixels. */
+    crisp: z.enum(['0', '1']).default('0'),
   })
   .transform((query) => (query.width === undefined && query.height === undefined ? { ...query, width: WIDTH_PX } : query));

@@ -1,5 +1,4 @@
 import { writeRecipe } from '$core/index';
-import { offeredFormats } from '$lib/server/formats';
 import { shippedFamilies } from '$lib/server/fonts';
 import { load as withWork } from '$lib/server/http/load';
 import { notFound } from '$lib/server/http/problem-error';
@@ -29,7 +28,6 @@ export const load: PageServerLoad = ({ params }) =>
       future: steps(future),
       families: [...shippedFamilies(), ...(await ownFonts(em.fork(), brand)).families],
       brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
-      formats: offeredFormats(),
       tries: written(await listTries(em.fork(), brand.id, mark.slug)),
       secondFamily: (await findDocument(em.fork(), brand.id, 'type')).content.roles.second[0],
     };

@@ -20,7 +20,6 @@
       {marks}
       families={data.families}
       brief={data.brief}
-      formats={data.formats}
       secondFamily={data.secondFamily}
       tries={read(data.tries)}
       steps={{ past: steps(data.past), future: steps(data.future) }}

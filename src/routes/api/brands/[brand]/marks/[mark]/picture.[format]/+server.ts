@@ -1,4 +1,4 @@
-import { isFormat } from '$lib/server/formats';
+import { isFormat } from '$core/index';
 import { answer } from '$lib/server/http/answer';
 import { fileAnswer } from '$lib/server/http/file-answer';
 import { notFound } from '$lib/server/http/problem-error';

@@ -1,0 +1,168 @@
+import { z } from 'zod';
+import type { Brief } from '../brand/brief';
+import type { MarkRole } from '../brand/mark-roles';
+import { dress, dressingSchema, hasDressing, type Dressing } from '../color/dressings';
+import { colorKeySchema, swatchColor, type ColorKey, type Palette } from '../color/palette';
+import { canvasSchema, type Canvas } from '../output/canvas';
+import { FORMAT_NAMES, formatOf, type FormatName } from '../output/file-formats';
+import { PDF_COLORS, type PdfColors } from '../output/pdf';
+import { PACK_NAMES, packKind, type PackName, type PackSize } from './packs';
+
+/** What names are made of, unless the designer says otherwise. */
+export const START_PATTERN = '{brand}-{mark}-{colorway}-{size}';
+/** Most packs, sizes of one pack, and files of one hand-over. */
+const MOST_PACKS = 24;
+const MOST_SIZES = 24;
+export const MOST_FILES = 500;
+
+const sizeSchema = z.strictObject({ label: z.string().trim().min(1).max(60), canvas: canvasSchema });
+export type PlannedSize = z.infer<typeof sizeSchema>;
+
+const packSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+  kind: z.enum(PACK_NAMES as readonly [PackName, ...PackName[]]),
+  /** Marks by their ids; those that are gone are passed over. */
+  marks: z.array(z.string().max(64)).max(100),
+  dressings: z.array(dressingSchema).max(40),
+  formats: z.array(z.enum(FORMAT_NAMES as readonly [FormatName, ...FormatName[]])).max(FORMAT_NAMES.length),
+  sizes: z.array(sizeSchema).max(MOST_SIZES),
+  /** What files that cannot be transparent stand on; without it, what their colorway is made for. */
+  ground: colorKeySchema.exactOptional(),
+});
+export type PlannedPack = z.infer<typeof packSchema>;
+
+/** What a designer hands over: packs, each a grid of marks, colorways, formats and sizes, and how their files are named. */
+export const handoverPlanSchema = z.strictObject({
+  pattern: z.string().trim().min(1).max(120).default(START_PATTERN),
+  packs: z.array(packSchema).max(MOST_PACKS).default([]),
+});
+export type HandoverPlan = z.infer<typeof handoverPlanSchema>;
+
+/** A mark as packs choose it. */
+export interface PlannedMark {
+  readonly id: string;
+  readonly name: string;
+  readonly role: MarkRole;
+}
+
+/** A size of a pack as it is planned. */
+export const plannedSize = ({ label, first: _, ...canvas }: PackSize): PlannedSize => ({ label, canvas: canvasSchema.parse(canvas) });
+
+/** A pack as it is begun: the marks of the family that suit it best, in the colorways, formats and sizes that such files usually have. */
+export function startPack(kind: PackName, marks: readonly PlannedMark[], palette: Palette, id: string = kind): PlannedPack {
+  const row = packKind(kind);
+  const suited = row.roles.flatMap((role) => marks.filter((mark) => mark.role === role));
+  return {
+    ...{ id, kind },
+    marks: (suited.length > 0 ? suited : marks).slice(0, row.marks).map((mark) => mark.id),
+    dressings: row.dressings.filter((dressing) => hasDressing(palette, dressing)),
+    formats: [...row.formats],
+    sizes: row.sizes.filter(({ first }) => first).map(plannedSize),
+  };
+}
+
+/** The packs that a brief asks for; those that every brand needs while it says nothing. */
+export function startPlan(brief: Brief, marks: readonly PlannedMark[], palette: Palette): HandoverPlan {
+  const asked = PACK_NAMES.filter((name) => packKind(name).uses.some((use) => brief.uses.includes(use)));
+  const names: readonly PackName[] = asked.length > 0 ? asked : ['profiles', 'products', 'photos', 'web', 'print'];
+  return { pattern: START_PATTERN, packs: names.map((name) => startPack(name, marks, palette)) };
+}
+
+/** One file to be made. Everything that it is made from is in here, or named by its id. */
+export const wantedFileSchema = z.strictObject({
+  pack: z.string(),
+  kind: z.enum(PACK_NAMES as readonly [PackName, ...PackName[]]),
+  mark: z.string(),
+  dressing: dressingSchema,
+  format: z.enum(FORMAT_NAMES as readonly [FormatName, ...FormatName[]]),
+  canvas: canvasSchema,
+  /** What the size is called. */
+  label: z.string(),
+  ground: colorKeySchema.nullable(),
+  colors: z.enum(PDF_COLORS as readonly [PdfColors, ...PdfColors[]]).exactOptional(),
+  welded: z.boolean().default(false),
+  exact: z.boolean().default(false),
+});
+export type WantedFile = z.infer<typeof wantedFileSchema>;
+
+/** Whether a canvas follows the mark: then outlines are the same whatever its size. */
+const follows = ({ width, height }: Canvas) => width === undefined || height === undefined;
+
+/** The sizes that one format is made in: outlines that follow the mark are made once. */
+function sizesFor(format: FormatName, sizes: readonly PlannedSize[]): readonly PlannedSize[] {
+  const { pixels, ownSizes } = formatOf(format);
+  if (pixels) return sizes;
+  if (ownSizes) {
+    const [first] = sizes;
+    return [
+      {
+        label: 'icon',
+        canvas: canvasSchema.parse({ width: 256, height: 256, crisp: true, airPercent: first ? Math.min(4, first.canvas.airPercent) : 0 }),
+      },
+    ];
+  }
+  const seen = new Set<string>();
+  return sizes.filter(({ canvas }) => {
+    const { unit, width, height, airPercent, bleedMm } = canvas;
+    // In px a shape is what counts; on paper its size does too.
+    const key = follows(canvas)
+      ? unit === 'px'
+        ? 'as the mark'
+        : `${unit} ${width} ${height}`
+      : `${unit === 'px' ? (width ?? 0) / (height ?? 1) : `${width} ${height} ${unit} ${bleedMm}`} ${airPercent}`;
+    return seen.has(key) ? false : seen.add(key);
+  });
+}
+
+/** The color that a colorway is made to stand on, by its key. */
+function groundOf(palette: Palette, dressing: Dressing): ColorKey {
+  if (dressing.startsWith('on-')) return dressing.slice(3) as ColorKey;
+  return dress(palette, dressing).ground === palette.ink ? 'ink' : 'paper';
+}
+
+/** Every file of a plan, in its order: pack by pack, mark by mark, colorway by colorway. Marks and colors that are gone are passed over. */
+export function wantedFiles(plan: HandoverPlan, marks: readonly PlannedMark[], palette: Palette): readonly WantedFile[] {
+  const known = new Set(marks.map(({ id }) => id));
+  return plan.packs.flatMap((pack) => {
+    const row = packKind(pack.kind);
+    return pack.marks
+      .filter((mark) => known.has(mark))
+      .flatMap((mark) =>
+        pack.dressings
+          .filter((dressing) => hasDressing(palette, dressing))
+          .flatMap((dressing) =>
+            pack.formats.flatMap((format) =>
+              sizesFor(format, pack.sizes).map(({ label, canvas }): WantedFile => {
+                const asked = pack.ground !== undefined && swatchColor(palette, pack.ground) ? pack.ground : groundOf(palette, dressing);
+                return {
+                  ...{ pack: pack.id, kind: pack.kind, mark, dressing, format, label },
+                  canvas:
+                    formatOf(format).pixels || canvas.unit !== 'px' || !follows(canvas)
+                      ? canvas
+                      : canvasSchema.parse({ airPercent: canvas.airPercent }),
+                  ground: formatOf(format).clear ? null : asked,
+                  ...(format === 'pdf' && row.colors ? { colors: row.colors } : {}),
+                  welded: row.welded === true,
+                  exact: false,
+                };
+              }),
+            ),
+          ),
+      );
+  });
+}
+
+/** Bytes that files of a format take for each pixel, roughly: flat colors pack well. Measured on the demo brands; within a factor of three. */
+const BYTES_PER_PIXEL: { readonly [F in FormatName]?: number } = { png: 0.035, webp: 0.02, jpg: 0.045, avif: 0.012, tif: 0.05 };
+/** Files of outlines are about so large. */
+const OUTLINE_BYTES = 20_000;
+
+/** About how many bytes a file will have, before it is made. */
+export function roughBytes({ format, canvas }: WantedFile): number {
+  const rate = BYTES_PER_PIXEL[format];
+  if (rate === undefined) return format === 'ico' ? 40_000 : OUTLINE_BYTES;
+  const perUnit = canvas.unit === 'px' ? 1 : (canvas.dpi ?? 300) / (canvas.unit === 'mm' ? 25.4 : 1);
+  const width = (canvas.width ?? canvas.height ?? 0) * perUnit;
+  const height = (canvas.height ?? (canvas.width ?? 0) / 2) * perUnit;
+  return 1500 + width * height * rate;
+}

@@ -1,0 +1,237 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import {
+    NAME_WORDS,
+    PACK_NAMES,
+    startPlan,
+    type Brief,
+    type HandoverPlan,
+    type NameWord,
+    type Palette,
+    type PlannedMark,
+    type WantedFile,
+    sizeName,
+  } from '$core/index';
+  import { onNews } from '$lib/client/work/news';
+  import { openDocument } from '$lib/client/work/open-document.svelte';
+  import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
+  import SaveNote from '$lib/ui/SaveNote.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
+  import UndoButtons from '$lib/ui/UndoButtons.svelte';
+  import { HandoverDesk, provideHandoverDesk } from './handover-desk.svelte';
+  import PackFiles from './PackFiles.svelte';
+  import PackPlan from './PackPlan.svelte';
+  import { sizeText, type PackView } from './views';
+
+  interface Props {
+    brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };
+    marks: readonly PlannedMark[];
+    brief: Brief;
+    plan: { readonly number: number; readonly content: HandoverPlan };
+    packs: readonly PackView[];
+    /** Names in Latin letters, as files carry them. */
+    latin: {
+      readonly brand: string;
+      readonly marks: Readonly<Record<string, string>>;
+      readonly colorways: Readonly<Record<string, string>>;
+    };
+  }
+  const { brand, marks, brief, plan, packs, latin }: Props = $props();
+
+  const words = (file: WantedFile): { readonly [W in NameWord]: string } => ({
+    brand: latin.brand,
+    mark: latin.marks[file.mark] ?? 'mark',
+    role: marks.find(({ id }) => id === file.mark)?.role ?? 'mark',
+    colorway: latin.colorways[file.dressing] ?? file.dressing,
+    use: file.label,
+    size: sizeName(file),
+    width: String(file.canvas.width ?? ''),
+    height: String(file.canvas.height ?? ''),
+  });
+  // The room is made anew for every brand and palette.
+  // svelte-ignore state_referenced_locally
+  const desk = provideHandoverDesk(
+    new HandoverDesk(
+      brand,
+      marks,
+      openDocument(brand, 'handover', plan),
+      startPlan(brief, marks, brand.palette),
+      words,
+      packs,
+      plan.number > 0,
+    ),
+  );
+  const works = [desk.plan];
+  const order = undoOrder(() => works);
+
+  onMount(() => {
+    void desk.plan.restore();
+    const refresh = () => desk.refresh();
+    const subjects = [`handovers:${brand.id}`, `family:${brand.id}`, `palette:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)];
+    const stops = subjects.map((subject) => onNews(subject, refresh));
+    return () => {
+      for (const stop of stops) stop();
+      desk.plan.close();
+      desk.close();
+    };
+  });
+  $effect(() => {
+    const stops = desk.packs.map(({ id }) => onNews(`handover:${id}`, () => desk.refresh()));
+    return () => {
+      for (const stop of stops) stop();
+    };
+  });
+  let pattern = $derived(desk.content.pattern);
+  const count = $derived(desk.files.length);
+</script>
+
+<svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
+<div class="room">
+  <TopBar {brand} room="handover">
+    <UndoButtons {order} />
+    <SaveNote {works} />
+  </TopBar>
+  <SaveBanner work={desk.plan} name="The plan" />
+  {#if desk.problem}<p class="fault" role="alert">{desk.problem}</p>{/if}
+  <main>
+    <section class="plan" aria-label="What goes in">
+      <h1>Hand-over</h1>
+      {#if !desk.chosen}
+        <p class="quiet">
+          {brief.uses.length > 0
+            ? 'Chosen from where the marks will live, as the brief says.'
+            : 'What most brands need; the brief says nothing of where the marks will live.'}
+        </p>
+      {/if}
+      {#each PACK_NAMES as kind (kind)}<PackPlan {kind} />{/each}
+      <label class="pattern"
+        ><span class="label">Names of the files</span>
+        <input
+          class="lone-field"
+          value={pattern}
+          oninput={(event) => {
+            const typed = event.currentTarget.value.trim().slice(0, 120);
+            if (typed) desk.plan.preview({ ...desk.content, pattern: typed });
+          }}
+          onchange={() => desk.plan.commit('Name the files')}
+          spellcheck="false"
+          autocomplete="off"
+        /></label
+      >
+      <p class="quiet small">
+        {#if desk.example}{desk.example}<br />{/if}May hold {NAME_WORDS.map((word) => `{${word}}`).join(' ')}
+      </p>
+    </section>
+    <section class="packs" aria-label="Packs">
+      <form
+        class="order"
+        onsubmit={(event) => {
+          event.preventDefault();
+          void desk.order();
+        }}
+      >
+        <p class="sum">
+          <strong>{count} {count === 1 ? 'file' : 'files'}</strong>{#if count > 0}<span class="quiet">, about {sizeText(desk.bytes)}</span
+            >{/if}
+        </p>
+        <input
+          class="lone-field"
+          aria-label="Name of the pack"
+          placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
+          maxlength="80"
+          bind:value={desk.name}
+        />
+        <button class="make" disabled={count === 0 || desk.fault !== '' || desk.ordering}
+          >Make {count} {count === 1 ? 'file' : 'files'}</button
+        >
+      </form>
+      {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}
+      {#if marks.length === 0}<p class="quiet">The brand has no mark yet; what is made on the table can be handed over here.</p>{/if}
+      {#each desk.packs as pack (pack.id)}<PackFiles {pack} />{:else}
+        <p class="quiet empty">
+          Nothing was handed over yet. Every file is made beside your work, opened again by another program and checked before it counts as
+          done.
+        </p>
+      {/each}
+    </section>
+  </main>
+</div>
+
+<style>
+  .room {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+  }
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: 400px minmax(0, 1fr);
+    min-height: 0;
+  }
+  .plan {
+    padding: 18px 20px 40px;
+    overflow-y: auto;
+    border-right: 1px solid var(--color-rule);
+  }
+  .packs {
+    padding: 18px 28px 40px;
+    overflow-y: auto;
+  }
+  .pattern {
+    display: block;
+    padding-top: 16px;
+  }
+  .pattern input {
+    width: 100%;
+    margin-top: 4px;
+  }
+  .small {
+    padding-top: 4px;
+    font-size: 12px;
+    overflow-wrap: anywhere;
+  }
+  .order {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px;
+    align-items: center;
+    padding-bottom: 14px;
+    border-bottom: 1px solid var(--color-ink);
+  }
+  .sum {
+    flex: 1;
+    font-size: 15px;
+    font-variant-numeric: tabular-nums;
+  }
+  .make {
+    padding: 7px 16px;
+    background: var(--color-plum);
+    color: var(--color-sheet);
+    font-weight: 600;
+  }
+  .make:disabled {
+    cursor: default;
+    opacity: 0.45;
+  }
+  .empty {
+    padding-top: 18px;
+    max-width: 46em;
+  }
+  .fault {
+    padding: 8px 0;
+    color: var(--color-rust);
+  }
+  .room > .fault {
+    padding: 8px 22px;
+  }
+  @media (max-width: 900px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

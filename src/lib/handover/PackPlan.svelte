@@ -1,0 +1,198 @@
+<script lang="ts">
+  import {
+    canvasText,
+    dress,
+    dressingsOf,
+    FORMAT_NAMES,
+    formatOf,
+    packKind,
+    plannedSize,
+    readSize,
+    type PackName,
+    type PlannedPack,
+    type PlannedSize,
+  } from '$core/index';
+  import { useHandoverDesk } from './handover-desk.svelte';
+
+  const { kind }: { kind: PackName } = $props();
+  const desk = useHandoverDesk();
+  const row = $derived(packKind(kind));
+  const pack = $derived(desk.content.packs.find((each) => each.kind === kind));
+  const count = $derived(pack ? desk.filesOf(pack) : 0);
+  let open = $state(false);
+  let typed = $state('');
+  let fault = $state('');
+
+  const sizes = $derived.by((): readonly PlannedSize[] => {
+    const own = pack?.sizes ?? [];
+    const ours = row.sizes.map(plannedSize);
+    return [...ours, ...own.filter(({ label }) => !ours.some((size) => size.label === label))];
+  });
+  const groups = $derived([
+    { list: 'marks' as const, label: 'Marks', of: desk.marks.map(({ id, name }) => ({ value: id, name })) },
+    {
+      list: 'dressings' as const,
+      label: 'Colorways',
+      of: dressingsOf(desk.brand.palette).map((value) => ({ value, name: dress(desk.brand.palette, value).label })),
+    },
+    {
+      list: 'formats' as const,
+      label: 'Formats',
+      of: FORMAT_NAMES.map((value) => ({ value, name: formatOf(value).label.split(',')[0] ?? value })),
+    },
+  ]);
+  const has = (size: PlannedSize): boolean => pack?.sizes.some(({ label }) => label === size.label) ?? false;
+
+  type List = 'marks' | 'dressings' | 'formats';
+  function toggle<L extends List>(of: PlannedPack, list: L, value: PlannedPack[L][number], label: string): void {
+    const from = of[list] as readonly unknown[];
+    const there = from.includes(value);
+    desk.changePack(`${there ? 'Leave out' : 'Add'} ${label}`, {
+      ...of,
+      [list]: there ? from.filter((each) => each !== value) : [...from, value],
+    });
+  }
+  function toggleSize(of: PlannedPack, size: PlannedSize): void {
+    const there = has(size);
+    desk.changePack(`${there ? 'Leave out' : 'Add'} ${size.label}`, {
+      ...of,
+      sizes: there ? of.sizes.filter(({ label }) => label !== size.label) : sizes.filter((each) => has(each) || each.label === size.label),
+    });
+  }
+  function addSize(event: SubmitEvent): void {
+    event.preventDefault();
+    if (!pack) return;
+    const read = readSize(typed, pack.sizes[0]?.canvas.airPercent ?? 0);
+    if (!read.ok) {
+      fault = read.problems.map(({ message, fix }) => `${message} ${fix ?? ''}`).join(' ');
+      return;
+    }
+    fault = '';
+    typed = '';
+    if (!pack.sizes.some(({ label }) => label === read.value.label))
+      desk.changePack(`Add ${read.value.label}`, { ...pack, sizes: [...pack.sizes, read.value] });
+  }
+</script>
+
+<div class="pack" class:out={!pack}>
+  <div class="head">
+    <label
+      ><input type="checkbox" checked={pack !== undefined} onchange={() => desk.toggle(kind)} />
+      <span class="name">{row.label}</span></label
+    >
+    {#if pack}
+      <span class="quiet count">{count} {count === 1 ? 'file' : 'files'}</span>
+      <button
+        class="link"
+        aria-expanded={open}
+        aria-label="{open ? 'Close' : 'Choose'} what goes into {row.label}"
+        onclick={() => (open = !open)}>{open ? 'close' : 'choose'}</button
+      >
+    {/if}
+  </div>
+  <p class="quiet says">{row.client}</p>
+  {#if pack && open}
+    {#each groups as group (group.list)}
+      <fieldset>
+        <legend class="label">{group.label}</legend>
+        {#each group.of as { value, name } (value)}
+          <label class="chip" class:on={(pack[group.list] as readonly string[]).includes(value)}>
+            <input
+              class="over-label"
+              type="checkbox"
+              checked={(pack[group.list] as readonly string[]).includes(value)}
+              onchange={() => toggle(pack, group.list, value as never, name)}
+            />{name}</label
+          >
+        {/each}
+      </fieldset>
+    {/each}
+    <fieldset>
+      <legend class="label">Sizes</legend>
+      {#each sizes as size (size.label)}
+        <label class="chip" class:on={has(size)} title={canvasText(size.canvas)}>
+          <input class="over-label" type="checkbox" checked={has(size)} onchange={() => toggleSize(pack, size)} />{size.label}
+          <small>{canvasText(size.canvas)}</small></label
+        >
+      {/each}
+      <form onsubmit={addSize}>
+        <input
+          class="lone-field"
+          aria-label="Another size for {row.label}"
+          placeholder="another size: 1200 x 800, 60 mm"
+          bind:value={typed}
+        />
+        <button class="link" disabled={typed.trim() === ''}>Add</button>
+      </form>
+      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+    </fieldset>
+  {/if}
+</div>
+
+<style>
+  .pack {
+    padding: 9px 0;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  .head {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+  }
+  .head label {
+    flex: 1;
+    cursor: pointer;
+  }
+  .name {
+    font-weight: 600;
+  }
+  .out .name {
+    font-weight: 400;
+  }
+  .count {
+    font-variant-numeric: tabular-nums;
+  }
+  .says {
+    padding-left: 24px;
+    font-size: 12px;
+  }
+  fieldset {
+    padding: 8px 0 2px 24px;
+  }
+  legend {
+    padding-top: 8px;
+  }
+  .chip {
+    position: relative;
+    display: inline-block;
+    padding: 2px 9px;
+    margin: 0 5px 5px 0;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+    font-size: 12px;
+  }
+  .chip.on {
+    border-color: var(--color-ink);
+    box-shadow: inset 0 -2px var(--color-ink);
+  }
+  .chip:focus-within {
+    outline: 2px solid var(--color-plum);
+    outline-offset: 1px;
+  }
+  .chip small {
+    color: var(--color-quiet);
+    font-variant-numeric: tabular-nums;
+  }
+  form {
+    display: flex;
+    gap: 8px;
+    padding-top: 2px;
+  }
+  form input {
+    flex: 1;
+    min-width: 0;
+  }
+  .fault {
+    color: var(--color-rust);
+  }
+</style>

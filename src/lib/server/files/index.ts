@@ -1,0 +1,4 @@
+export { adoptDiskFiles } from './adopt';
+export { FILE_FOLDER, placeOf, pruneCopies } from './cache';
+export { keepFilesTidy, sweepFiles } from './tidy';
+export { clearUnnamed, digestOf, filePieces, storedAmong, storedFile, storeFile } from './stored';

@@ -1,0 +1,170 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { formatOf, swatchColor, type Canvas, type Problem, type WantedFile } from '$core/index';
+import { Brand, Handover, type HandoverBasis } from '../database/entities';
+import { unitOfWork } from '../database/orm';
+import { pool } from '../database/pool';
+import { tellMoved } from '../events';
+import type { FileOrder, PictureSubject } from '../formats';
+import { heavy } from '../heavy/pool';
+import { ProblemError } from '../http/problem-error';
+import { asRefusal, isDatabaseDown } from '../http/refusals';
+import { picturesOf, standingAt, type Standing } from './subjects';
+
+/** What a worker remembers of the pack that it works at: its files come one after the other. */
+const standings = new Map<string, Standing>();
+const STANDINGS_KEPT = 8;
+
+async function standingOf(
+  em: EntityManager,
+  brand: { readonly id: string; readonly slug: string },
+  handover: string,
+  basis: HandoverBasis,
+): Promise<Standing> {
+  const known = standings.get(handover);
+  if (known) return known;
+  const fresh = await standingAt(em, brand, basis);
+  const oldest = standings.keys().next();
+  if (standings.size >= STANDINGS_KEPT && !oldest.done) standings.delete(oldest.value);
+  standings.set(handover, fresh);
+  return fresh;
+}
+
+/** What is drawn for a file of a pack. @throws a refusal where its mark is gone */
+export async function subjectOf(
+  em: EntityManager,
+  brand: { readonly id: string; readonly slug: string; readonly name: string },
+  standing: Standing,
+  wanted: WantedFile,
+): Promise<PictureSubject> {
+  const recipe = standing.recipes.get(wanted.mark);
+  if (!recipe)
+    throw new ProblemError(422, [{ code: 'no-such-mark', message: 'The mark of this file is gone.', fix: 'Plan the pack without it.' }]);
+  return {
+    title: `${brand.name}, ${(standing.names.get(wanted.mark) ?? 'mark').toLowerCase()}`,
+    recipe,
+    sources: standing.recipes,
+    palette: standing.palette,
+    dressing: wanted.dressing,
+    ownFamilies: standing.ownFamilies,
+    ownPictures: await picturesOf(em, brand.id, standing, wanted.mark),
+  };
+}
+
+/** How a file of a pack is asked for. */
+export const orderOf = (wanted: WantedFile, standing: Pick<Standing, 'palette'>): FileOrder => ({
+  canvas: wanted.canvas,
+  ground: wanted.ground === null ? undefined : swatchColor(standing.palette, wanted.ground),
+  ...(wanted.colors ? { colors: wanted.colors } : {}),
+  exact: wanted.exact,
+  welded: wanted.welded,
+});
+
+/** A file with more pixels than this is made alone. */
+const LARGE_PIXELS = 20_000_000;
+
+/** About how many pixels a file has. */
+export function pixelsOf({ width, height, unit, dpi = 300 }: Canvas): number {
+  const perUnit = unit === 'px' ? 1 : dpi / (unit === 'mm' ? 25.4 : 1);
+  return (width ?? height ?? 0) * (height ?? width ?? 0) * perUnit * perUnit;
+}
+
+interface Taken {
+  readonly id: string;
+  readonly wanted: WantedFile;
+  readonly handover: string;
+  readonly tries: number;
+}
+
+/** Takes a file on; nothing where it was stopped, is done, or belongs to another job by now. */
+async function take(file: string, job: string, worker: string): Promise<Taken | undefined> {
+  const { rows } = await pool().query<Taken>(
+    `update "handover_file" set "state" = 'making', "worker" = $3, "tries" = "tries" + 1
+     where "id" = $1 and "job_id" = $2 and "state" in ('waiting', 'making')
+     returning "id", "wanted", "handover_id" as "handover", "tries"`,
+    [file, job, worker],
+  );
+  return rows[0];
+}
+
+/** Says to whoever looks on that a pack has come along. */
+const tell = (em: EntityManager, handover: string) => tellMoved(em, { subject: `handover:${handover}`, revision: 0 });
+
+/** What cannot be made now and can be made later is no fault of the file. */
+const passes = (error: unknown): boolean => isDatabaseDown(error) || (error instanceof ProblemError && [503, 507].includes(error.status));
+
+/**
+ * Makes one file of a pack: drawn at the revisions that its pack began from, written, opened again, kept, and only then said to be done.
+ * @param job the job that it is made for; a file that has another job by now is left to it
+ * @param alone runs one large file at a time
+ * @throws what may pass: the queue tries again
+ */
+export async function makeFile(file: string, job: string, worker: string, alone: <T>(run: () => Promise<T>) => Promise<T>): Promise<void> {
+  const taken = await take(file, job, worker);
+  if (!taken) return;
+  const em = await unitOfWork();
+  await tell(em, taken.handover);
+  const settle = async (columns: string, values: readonly unknown[]) => {
+    await pool().query(`update "handover_file" set ${columns} where "id" = $1 and "job_id" = $2 and "state" = 'making' and "worker" = $3`, [
+      file,
+      job,
+      worker,
+      ...values,
+    ]);
+    await tell(em, taken.handover);
+  };
+  const fail = (problems: readonly Problem[], verdict: unknown = null) =>
+    settle(`"state" = 'failed', "reason" = $4, "verdict" = $5, "made_at" = now()`, [
+      JSON.stringify(problems),
+      verdict && JSON.stringify(verdict),
+    ]);
+  try {
+    const handover = await em.findOneOrFail(Handover, { id: taken.handover });
+    const brand = await em.findOneOrFail(Brand, { id: handover.brand.id });
+    const standing = await standingOf(em, brand, handover.id, handover.basis);
+    const subject = await subjectOf(em, brand, standing, taken.wanted);
+    const { format, canvas } = taken.wanted;
+    const make = () => heavy('packed', { format, subject, order: orderOf(taken.wanted, standing) });
+    const isLarge = formatOf(format).pixels && pixelsOf(canvas) > LARGE_PIXELS;
+    const { verdict, sizeBytes, sha256 } = await (isLarge ? alone(make) : make());
+    if (sha256 === undefined) {
+      const wrong = verdict.checks.filter(({ passes: right }) => !right).map(({ message }) => message);
+      await fail(
+        [
+          {
+            code: 'not-verified',
+            message: `Opened again, it was not right: ${wrong.join('; ')}.`,
+            fix: 'Try again; if it stays so, choose another size or format.',
+          },
+        ],
+        verdict,
+      );
+      return;
+    }
+    await settle(`"state" = 'done', "sha256" = $4, "size_bytes" = $5, "verdict" = $6, "reason" = null, "made_at" = now()`, [
+      sha256,
+      sizeBytes,
+      JSON.stringify(verdict),
+    ]);
+  } catch (error) {
+    if (passes(error)) throw error;
+    await fail(asRefusal(error).problems);
+  }
+}
+
+/** A file that was tried too often is given up, with its reason. */
+export async function giveUp(file: string, job: string): Promise<void> {
+  await pool().query(
+    `update "handover_file" set "state" = 'failed', "reason" = $3, "made_at" = now() where "id" = $1 and "job_id" = $2 and "state" in ('waiting', 'making')`,
+    [
+      file,
+      job,
+      JSON.stringify([
+        {
+          code: 'given-up',
+          message: 'The worker that made it ended several times before it was done.',
+          fix: 'Try again; if it stays so, ask for a smaller picture.',
+        },
+      ]),
+    ],
+  );
+}

@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import PgBoss from 'pg-boss';
+import { pool } from '../database/pool';
+import { logLine } from '../http/refusals';
+
+/** The queue of files to be made; one job is one file. */
+export const FILES_QUEUE = 'handover-file';
+/** The print desk's inbox; one job is one answer. */
+export const DESK_QUEUE = 'print-desk';
+/** A file that crashes its worker so often is given up. */
+export const MOST_TRIES = 12;
+/** A job that was taken and not heard of for so long is somebody else's. */
+const LOST_S = Number(process.env['JOB_LOST_S'] ?? 180);
+
+const kept = globalThis as unknown as { luckyThistleBoss?: Promise<PgBoss> | undefined };
+
+async function open(supervises: boolean): Promise<PgBoss> {
+  const boss = new PgBoss({
+    db: { executeSql: async (text, values) => (await pool().query(text, values)) as { rows: unknown[] } },
+    supervise: supervises,
+    schedule: false,
+    maintenanceIntervalSeconds: 5,
+    archiveCompletedAfterSeconds: 3600,
+  });
+  boss.on('error', (error) => console.error(logLine(error)));
+  await boss.start();
+  await boss.createQueue(FILES_QUEUE, { name: FILES_QUEUE, retryLimit: MOST_TRIES, retryDelay: 0, expireInSeconds: LOST_S });
+  await boss.createQueue(DESK_QUEUE, { name: DESK_QUEUE, retryLimit: MOST_TRIES, retryDelay: 1, expireInSeconds: LOST_S });
+  return boss;
+}
+
+/** The queue as this process speaks to it, opened on first use. @param supervises whether it looks after lost jobs: workers do, web processes never */
+export function queue(supervises = false): Promise<PgBoss> {
+  kept.luckyThistleBoss ??= open(supervises).catch((error: unknown) => {
+    kept.luckyThistleBoss = undefined;
+    throw error;
+  });
+  return kept.luckyThistleBoss;
+}
+
+export async function closeQueue(): Promise<void> {
+  const opened = kept.luckyThistleBoss;
+  kept.luckyThistleBoss = undefined;
+  await (await opened?.catch(() => undefined))?.stop({ graceful: false, wait: false, close: false }).catch(() => undefined);
+}
+
+/**
+ * Gives files that wait a job each. Whoever is killed in the middle leaves files without one: they are found by `strays`.
+ * @param ids of files
+ */
+export async function sendFiles(ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  const boss = await queue();
+  const jobs = ids.map((file) => ({ id: randomUUID(), file }));
+  await pool().query(
+    `update "handover_file" as "file" set "job_id" = "job"."id" from unnest($1::uuid[], $2::uuid[]) as "job" ("id", "of")
+     where "file"."id" = "job"."of" and "file"."state" in ('waiting', 'making')`,
+    [jobs.map(({ id }) => id), jobs.map(({ file }) => file)],
+  );
+  await boss.insert(jobs.map(({ id, file }) => ({ id, name: FILES_QUEUE, data: { file } })));
+}
+
+/** Files that wait or are said to be in the making, and that no job is left for: their job was lost before it was sent, or given up. */
+export async function strays(): Promise<readonly string[]> {
+  const { rows } = await pool().query<{ id: string }>(
+    `select "file"."id" from "handover_file" as "file" where "state" in ('waiting', 'making')
+     and not exists (select 1 from "pgboss"."job" where "job"."name" = $1 and "job"."id" = "file"."job_id" and "job"."state" < 'completed')`,
+    [FILES_QUEUE],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** Takes back what was sent and nobody has begun. */
+export async function takeBack(jobs: readonly string[]): Promise<void> {
+  if (jobs.length > 0) await (await queue()).cancel(FILES_QUEUE, [...jobs]);
+}

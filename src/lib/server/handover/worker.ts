@@ -1,0 +1,110 @@
+import { availableParallelism } from 'node:os';
+import pLimit from 'p-limit';
+import { pool } from '../database/pool';
+import { logLine } from '../http/refusals';
+import { giveUp, makeFile } from './make';
+import { gone, Presence } from './presence';
+import { DESK_QUEUE, FILES_QUEUE, MOST_TRIES, queue, sendFiles, strays } from './queue';
+
+/** How long a worker rests when there is nothing to do, and when something went wrong. */
+const REST_MS = 250;
+const TROUBLE_MS = 1000;
+/** How often it looks for work that others left behind. */
+const LOOK_MS = 2000;
+
+export interface Worker {
+  readonly stop: () => Promise<void>;
+}
+
+const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Starts to make files that wait, as many at once as there are processors. @param desk answers one of the print desk's letters */
+export function startWorker(desk: (order: string) => Promise<void>): Worker {
+  let stopping = false;
+  const presence = new Presence();
+  const worker = String(presence.key);
+  /** Large files are made alone, so that a worker stays under a gigabyte. */
+  const large = pLimit(1);
+
+  /** Jobs that are being done here in this moment. */
+  const busy = new Set<string>();
+
+  /** Takes one job and does it. @returns whether there was one */
+  async function once(
+    name: string,
+    run: (data: { file?: string; order?: string }, job: string, retry: number) => Promise<void>,
+  ): Promise<boolean> {
+    const boss = await queue(true);
+    const [job] = await boss.fetch<{ file?: string; order?: string }>(name, { includeMetadata: true });
+    if (!job) return false;
+    busy.add(job.id);
+    try {
+      await run(job.data, job.id, job.retryCount);
+      await boss.complete(name, job.id);
+    } catch (error) {
+      console.error(logLine(error));
+      await boss.fail(name, job.id, { message: 'may pass' });
+      await sleep(TROUBLE_MS);
+    } finally {
+      busy.delete(job.id);
+    }
+    return true;
+  }
+
+  const files = () =>
+    once(FILES_QUEUE, async ({ file = '' }, job, retry) => {
+      if (retry >= MOST_TRIES) return giveUp(file, job);
+      return makeFile(file, job, worker, large);
+    });
+  const letters = () => once(DESK_QUEUE, async ({ order = '' }) => desk(order));
+
+  async function goOn(work: () => Promise<boolean>, restMs: number): Promise<void> {
+    while (!stopping) {
+      try {
+        if (!(await work())) await sleep(restMs);
+      } catch (error) {
+        // The database is away above all; it comes back.
+        console.error(logLine(error));
+        await sleep(TROUBLE_MS);
+      }
+    }
+  }
+
+  /**
+   * Files of workers that are gone, and those whose end this one could not write down, go back to the queue at once; files that have no job get one.
+   */
+  async function lookAfter(): Promise<boolean> {
+    const { rows } = await pool().query<{ job: string; worker: string }>(
+      `select "job_id" as "job", "worker" from "handover_file" where "state" = 'making' and "job_id" is not null`,
+    );
+    const dead = new Set(await gone([...new Set(rows.map((row) => Number(row.worker)).filter((key) => key !== presence.key))]));
+    const left = rows.filter((row) => (row.worker === worker ? !busy.has(row.job) : dead.has(Number(row.worker)))).map(({ job }) => job);
+    // A job that was taken, and whose worker ended before it could say so.
+    const { rows: unsaid } = await pool().query<{ job: string }>(
+      `select "job"."id" as "job" from "pgboss"."job" join "handover_file" as "file" on "file"."job_id" = "job"."id"
+       where "job"."name" = $1 and "job"."state" = 'active' and "file"."state" = 'waiting' and "job"."started_on" < now() - interval '10 seconds'`,
+      [FILES_QUEUE],
+    );
+    const boss = await queue(true);
+    for (const job of [...left, ...unsaid.map(({ job: id }) => id)]) await boss.fail(FILES_QUEUE, job, { message: 'its worker is gone' });
+    await sendFiles(await strays());
+    return false;
+  }
+
+  const lanes = presence
+    .hold()
+    .then(() =>
+      Promise.all([
+        ...Array.from({ length: availableParallelism() }, () => goOn(files, REST_MS)),
+        goOn(letters, REST_MS * 2),
+        goOn(lookAfter, LOOK_MS),
+      ]),
+    );
+  return {
+    stop: async () => {
+      stopping = true;
+      await Promise.race([lanes, sleep(10_000)]);
+      await presence.close();
+    },
+  };
+}

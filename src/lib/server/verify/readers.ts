@@ -1,0 +1,235 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { createCanvas, loadImage, type Canvas } from '@napi-rs/canvas';
+import decodeIco from 'decode-ico';
+import sharp from 'sharp';
+import UTIF from 'utif2';
+import type { FormatName } from '$core/index';
+import { pixelsOf, type Pixels } from './painted';
+
+/** A file as a reader that did not write it sees it. */
+export interface Seen {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Smaller, for comparing as a whole. */
+  readonly small: Pixels;
+  /** The outermost rows and columns as they are: RGBA, one after the other. Only of pixels. */
+  readonly rim?: Uint8ClampedArray;
+  /** Size on paper in points, of each page of a PDF. */
+  readonly pages?: readonly { readonly widthPt: number; readonly heightPt: number }[];
+  /** What should not be there, in words. */
+  readonly strange: readonly string[];
+  /** Whether the file holds pictures in pixels. */
+  readonly holdsPixels: boolean;
+  /** Sides of the pictures of an icon. */
+  readonly sides?: readonly number[];
+  /** Pixels per inch that the file says of itself. */
+  readonly dotsPerInch?: number;
+}
+
+/** Compared at this size, longer side in px: small enough to be quick, large enough that a part that is missing shows. */
+const LOOKED_AT_PX = 360;
+
+export const smallSize = (widthPx: number, heightPx: number) => {
+  const scale = Math.min(1, LOOKED_AT_PX / Math.max(widthPx, heightPx));
+  return { widthPx: Math.max(1, Math.round(widthPx * scale)), heightPx: Math.max(1, Math.round(heightPx * scale)) };
+};
+
+/** A picture smaller, by halves, so that every pixel counts. */
+export function smaller(source: Canvas, widthPx: number, heightPx: number): Pixels {
+  let from = source;
+  while (from.width >= widthPx * 2 && from.height >= heightPx * 2) {
+    const half = createCanvas(Math.max(widthPx, Math.ceil(from.width / 2)), Math.max(heightPx, Math.ceil(from.height / 2)));
+    const context = half.getContext('2d');
+    context.imageSmoothingQuality = 'medium';
+    context.drawImage(from, 0, 0, half.width, half.height);
+    from = half;
+  }
+  const small = createCanvas(widthPx, heightPx);
+  const context = small.getContext('2d');
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(from, 0, 0, widthPx, heightPx);
+  return pixelsOf(small);
+}
+
+/** The outermost rows and columns of a canvas. */
+function rimOf(canvas: Canvas): Uint8ClampedArray {
+  const { width, height } = canvas;
+  const context = canvas.getContext('2d');
+  const strips = [
+    context.getImageData(0, 0, width, 1),
+    context.getImageData(0, height - 1, width, 1),
+    context.getImageData(0, 0, 1, height),
+    context.getImageData(width - 1, 0, 1, height),
+  ];
+  const rim = new Uint8ClampedArray(strips.reduce((sum, { data }) => sum + data.length, 0));
+  let at = 0;
+  for (const { data } of strips) {
+    rim.set(data, at);
+    at += data.length;
+  }
+  return rim;
+}
+
+function seenCanvas(canvas: Canvas, more: Partial<Seen> = {}): Seen {
+  const small = smallSize(canvas.width, canvas.height);
+  return {
+    widthPx: canvas.width,
+    heightPx: canvas.height,
+    small: smaller(canvas, small.widthPx, small.heightPx),
+    rim: rimOf(canvas),
+    strange: [],
+    holdsPixels: true,
+    ...more,
+  };
+}
+
+/** By Skia, whose codecs are others than those that write. */
+async function bySkia(file: Uint8Array): Promise<Seen> {
+  const image = await loadImage(Buffer.from(file));
+  const canvas = createCanvas(image.width, image.height);
+  canvas.getContext('2d').drawImage(image, 0, 0);
+  return seenCanvas(canvas);
+}
+
+function fromRgba(data: Uint8Array, width: number, height: number): Canvas {
+  const canvas = createCanvas(width, height);
+  const context = canvas.getContext('2d');
+  const pixels = context.createImageData(width, height);
+  pixels.data.set(data);
+  context.putImageData(pixels, 0, 0);
+  return canvas;
+}
+
+/** @source TIFF 6.0: tags 282 XResolution, 296 ResolutionUnit (2 is the inch, 3 the centimetre), 338 ExtraSamples */
+function tiffByUtif(file: Uint8Array): Seen {
+  const bytes = file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer;
+  const [first] = UTIF.decode(bytes);
+  if (!first) throw new Error('The TIFF holds no picture.');
+  UTIF.decodeImage(bytes, first);
+  const tag = (name: string) =>
+    (first as unknown as Record<string, readonly (number | readonly [number, number])[] | undefined>)[name]?.[0];
+  const [fraction, unit] = [tag('t282'), tag('t296')];
+  const resolution = typeof fraction === 'object' ? fraction[0] / fraction[1] : fraction;
+  return seenCanvas(fromRgba(UTIF.toRGBA8(first), first.width, first.height), {
+    ...(resolution === undefined ? {} : { dotsPerInch: unit === 3 ? resolution * 2.54 : resolution }),
+  });
+}
+
+async function icoByDecoder(file: Uint8Array): Promise<Seen> {
+  const pictures = decodeIco(file);
+  const largest = [...pictures].sort((one, other) => other.width - one.width)[0];
+  if (!largest) throw new Error('The icon holds no picture.');
+  const strange: string[] = [];
+  for (const { width, height, data, type } of pictures) {
+    const canvas = type === 'png' ? await loadImage(Buffer.from(data)) : undefined;
+    if (width !== height || (canvas && (canvas.width !== width || canvas.height !== height)))
+      strange.push(`its picture of ${width} px is not what its entry says`);
+  }
+  return {
+    ...(await bySkia(largest.data as unknown as Uint8Array)),
+    sides: pictures.map(({ width }) => width).sort((a, b) => a - b),
+    strange,
+  };
+}
+
+/** Elements and attributes that a handed-over SVG does without. */
+const STRANGE_SVG: readonly (readonly [pattern: RegExp, what: string])[] = [
+  [/<(script|foreignObject|iframe|style)\b/i, 'it holds scripts or styles'],
+  [/<(text|tspan|font|glyph)\b|font-family/i, 'it holds text that needs a font'],
+  [/(?:href|src)\s*=\s*"(?!#|data:image\/(?:png|jpeg);base64,)/i, 'it refers to something outside'],
+  [/url\((?!#)/i, 'it refers to something outside'],
+  [/<!DOCTYPE|<!ENTITY/i, 'it declares entities'],
+];
+
+/** By librsvg, inside of the picture library, which never writes SVG. */
+async function svgByLibrsvg(file: Uint8Array): Promise<Seen> {
+  const text = Buffer.from(file).toString('utf8');
+  const [, , , wide, high] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(text) ?? [];
+  const [, width = wide, , height = high] = /<svg[^>]* width="([\d.]+)(\w*)" height="([\d.]+)/.exec(text) ?? [];
+  const small = smallSize(Number(wide) * 1000, Number(high) * 1000);
+  // Drawn larger and made smaller, as the other side is.
+  const drawn = await sharp(
+    Buffer.from(text.replace(/(<svg[^>]*) width="[^"]*" height="[^"]*"/, `$1 width="${small.widthPx * 2}" height="${small.heightPx * 2}"`)),
+  )
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const canvas = fromRgba(drawn.data, drawn.info.width, drawn.info.height);
+  return {
+    widthPx: Number(width),
+    heightPx: Number(height),
+    small: smaller(canvas, small.widthPx, small.heightPx),
+    strange: STRANGE_SVG.flatMap(([pattern, what]) => (pattern.test(text.replace(/<(title|metadata)>[^]*?<\/\1>/g, '')) ? [what] : [])),
+    holdsPixels: /<image\b/.test(text),
+  };
+}
+
+const PDFJS_FOLDER = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'));
+
+/** By pdf.js. */
+async function pdfByPdfjs(file: Uint8Array): Promise<Seen> {
+  const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const document = await pdfjs.getDocument({
+    data: new Uint8Array(file),
+    useSystemFonts: false,
+    disableFontFace: true,
+    isEvalSupported: false,
+    verbosity: 0,
+    cMapUrl: join(PDFJS_FOLDER, 'cmaps/'),
+    wasmUrl: join(PDFJS_FOLDER, 'wasm/'),
+  }).promise;
+  try {
+    const strange: string[] = [];
+    const pages = [];
+    let holdsPixels = false;
+    let small: Pixels | undefined;
+    for (let number = 1; number <= document.numPages; number++) {
+      const page = await document.getPage(number);
+      const [left = 0, top = 0, right = 0, bottom = 0] = page.view;
+      const { fnArray } = await page.getOperatorList();
+      const { OPS } = pdfjs;
+      if (fnArray.some((operation) => operation === OPS.setFont || operation === OPS.showText))
+        strange.push('it holds text that needs a font');
+      holdsPixels ||= fnArray.some((operation) =>
+        [OPS.paintImageXObject, OPS.paintInlineImageXObject, OPS.paintImageMaskXObject].includes(operation),
+      );
+      pages.push({ widthPt: right - left, heightPt: bottom - top });
+      if (number > 1) continue;
+      const size = smallSize((right - left) * 1000, (bottom - top) * 1000);
+      const scale = (2 * size.widthPx) / (right - left);
+      const viewport = page.getViewport({ scale });
+      const canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
+      await page.render({
+        canvas: null,
+        canvasContext: canvas.getContext('2d') as unknown as CanvasRenderingContext2D,
+        viewport,
+        background: 'rgba(0,0,0,0)',
+      }).promise;
+      small = smaller(canvas, size.widthPx, size.heightPx);
+    }
+    const [first] = pages;
+    if (!small || !first) throw new Error('The PDF has no page.');
+    return { widthPx: first.widthPt, heightPx: first.heightPt, small, pages, strange, holdsPixels };
+  } finally {
+    await document.destroy();
+  }
+}
+
+/** @source W3C PNG (Third Edition), 11.3.4.3 "pHYs"; ITU-T T.871 (JFIF) and EXIF 2.3 for JPEG, as the picture library reads them */
+const withDensity = async (seen: Seen, file: Uint8Array): Promise<Seen> => {
+  const { density } = await sharp(file).metadata();
+  return density === undefined ? seen : { ...seen, dotsPerInch: density };
+};
+
+/** Who reads a format: never the library that wrote it. */
+export const READERS: { readonly [F in FormatName]: (file: Uint8Array) => Promise<Seen> } = {
+  png: async (file) => withDensity(await bySkia(file), file),
+  webp: bySkia,
+  jpg: async (file) => withDensity(await bySkia(file), file),
+  avif: bySkia,
+  tif: (file) => Promise.resolve(tiffByUtif(file)),
+  ico: icoByDecoder,
+  svg: svgByLibrsvg,
+  pdf: pdfByPdfjs,
+};
