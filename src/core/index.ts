@@ -47,3 +47,6 @@ export * from './output';
 
 // What a client gets
 export * from './handover';
+
+// A supplier who is not there: what printers and makers would say of a file
+export * from './print-desk';

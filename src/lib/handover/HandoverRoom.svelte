@@ -148,7 +148,7 @@
       </form>
       {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}
       {#if marks.length === 0}<p class="quiet">The brand has no mark yet; what is made on the table can be handed over here.</p>{/if}
-      {#each desk.packs as pack (pack.id)}<PackFiles {pack} />{:else}
+      {#each desk.packs as pack (pack.id)}<PackFiles {pack} brandId={brand.id} />{:else}
         <p class="quiet empty">
           Nothing was handed over yet. Every file is made beside your work, opened again by another program and checked before it counts as
           done.
@@ -203,7 +203,6 @@
   .sum {
     flex: 1;
     font-size: 15px;
-    font-variant-numeric: tabular-nums;
   }
   .make {
     padding: 7px 16px;

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { fileLine, dress, packKind } from '$core/index';
+  import PrintDesk from './PrintDesk.svelte';
   import { useHandoverDesk } from './handover-desk.svelte';
   import { countsOf, sizeText, type FileView, type PackView } from './views';
 
-  const { pack }: { pack: PackView } = $props();
+  const { pack, brandId }: { pack: PackView; brandId: string } = $props();
   const desk = useHandoverDesk();
   const counts = $derived(countsOf(pack));
   const open = $derived(desk.openPack === pack.id);
@@ -118,6 +119,7 @@
         </tbody>
       </table>
     {/each}
+    {#if counts.done > 0}<PrintDesk {brandId} {pack} />{/if}
   {/if}
 </article>
 
@@ -132,13 +134,20 @@
     align-items: baseline;
     justify-content: space-between;
   }
-  .state {
-    font-variant-numeric: tabular-nums;
-  }
   progress {
     width: 100%;
     height: 5px;
-    accent-color: var(--color-moss);
+    appearance: none;
+    background: var(--color-rule);
+  }
+  progress::-webkit-progress-bar {
+    background: var(--color-rule);
+  }
+  progress::-webkit-progress-value {
+    background: var(--color-moss);
+  }
+  progress::-moz-progress-bar {
+    background: var(--color-moss);
   }
   .old {
     color: var(--color-amber);

@@ -181,7 +181,6 @@
   }
   .chip small {
     color: var(--color-quiet);
-    font-variant-numeric: tabular-nums;
   }
   form {
     display: flex;

@@ -4,6 +4,7 @@ import { closeDatabase, database } from '../database/orm';
 import { closePool } from '../database/pool';
 import { closeHeavyWork } from '../heavy/pool';
 import { logLine } from '../http/refusals';
+import { answerOrder } from '../print-desk/letters';
 import { closeQueue } from './queue';
 import { startWorker } from './worker';
 
@@ -25,7 +26,7 @@ for (;;) {
     await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
   }
 }
-const worker = startWorker(() => Promise.resolve());
+const worker = startWorker(answerOrder);
 console.log('The worker is ready.');
 
 async function stop(): Promise<void> {

@@ -57,7 +57,8 @@ export async function sendFiles(ids: readonly string[]): Promise<void> {
      where "file"."id" = "job"."of" and "file"."state" in ('waiting', 'making')`,
     [jobs.map(({ id }) => id), jobs.map(({ file }) => file)],
   );
-  await boss.insert(jobs.map(({ id, file }) => ({ id, name: FILES_QUEUE, data: { file } })));
+  // In their order; jobs of one moment would come in any.
+  await boss.insert(jobs.map(({ id, file }, at) => ({ id, name: FILES_QUEUE, data: { file }, priority: -at })));
 }
 
 /** Files that wait or are said to be in the making, and that no job is left for: their job was lost before it was sent, or given up. */

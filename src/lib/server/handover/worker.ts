@@ -74,6 +74,7 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
    * Files of workers that are gone, and those whose end this one could not write down, go back to the queue at once; files that have no job get one.
    */
   async function lookAfter(): Promise<boolean> {
+    const boss = await queue(true);
     const { rows } = await pool().query<{ job: string; worker: string }>(
       `select "job_id" as "job", "worker" from "handover_file" where "state" = 'making' and "job_id" is not null`,
     );
@@ -85,7 +86,6 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
        where "job"."name" = $1 and "job"."state" = 'active' and "file"."state" = 'waiting' and "job"."started_on" < now() - interval '10 seconds'`,
       [FILES_QUEUE],
     );
-    const boss = await queue(true);
     for (const job of [...left, ...unsaid.map(({ job: id }) => id)]) await boss.fail(FILES_QUEUE, job, { message: 'its worker is gone' });
     await sendFiles(await strays());
     return false;

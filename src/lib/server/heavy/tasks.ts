@@ -1,9 +1,11 @@
 import sharp from 'sharp';
 import {
   fingerprintOf,
+  judgeDelivery,
   markOutlines,
   screenPicture,
   type Dressing,
+  type DeskAnswer,
   type Fingerprint,
   type FormatName,
   type Palette,
@@ -16,7 +18,8 @@ import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
 import { drawMark } from '../draw-mark';
-import { storeFile } from '../files';
+import { storedFile, storeFile } from '../files';
+import { measureDelivery, type DeskOrder } from '../print-desk/measure';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
 import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
@@ -96,6 +99,9 @@ export const tasks = {
     const verdict = await verifyFile(format, file, subject, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
   },
+  /** What the print desk says of a file. */
+  judged: async ({ sha256, order }: { readonly sha256: string; readonly order: DeskOrder }): Promise<DeskAnswer> =>
+    judgeDelivery(order.process, await measureDelivery(await storedFile(sha256), order)),
   fingerprint: async ({
     ownFamilies,
     ...order

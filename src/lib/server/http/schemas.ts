@@ -12,9 +12,11 @@ import {
   paletteForm,
   PDF_COLORS,
   parseRecipe,
+  PROCESS_NAMES,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
   LARGEST_PICTURE_PX,
+  type ProcessName,
   type Result,
 } from '$core/index';
 import { BRAND_ORDERS } from '../stores/brands';
@@ -108,6 +110,15 @@ export const newHandoverSchema = z.union([
 ]);
 /** What is to become of a pack; `file` tries one file alone again. */
 export const handoverChangeSchema = z.strictObject({ do: z.enum(['stop', 'resume', 'remove', 'restore']), file: z.uuid().optional() });
+
+/** A file of a pack that is sent to the print desk. */
+export const printOrderSchema = z.strictObject({
+  id: z.uuid().toLowerCase(),
+  file: z.uuid().toLowerCase(),
+  process: z.enum(PROCESS_NAMES as readonly [ProcessName, ...ProcessName[]]),
+  /** How wide it is to be on the goods, in mm; without it, what the file says of itself. */
+  widthMm: z.number().min(1).max(10_000).optional(),
+});
 
 /** Which gestures are asked about, by their ids. */
 export const knownQuerySchema = z.strictObject({

@@ -1,10 +1,9 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import { createCanvas, loadImage, type Canvas } from '@napi-rs/canvas';
 import decodeIco from 'decode-ico';
 import sharp from 'sharp';
 import UTIF from 'utif2';
 import type { FormatName } from '$core/index';
+import { openPdf, type PdfPageSize } from './pdf';
 import { pixelsOf, type Pixels } from './painted';
 
 /** A file as a reader that did not write it sees it. */
@@ -16,7 +15,7 @@ export interface Seen {
   /** The outermost rows and columns as they are: RGBA, one after the other. Only of pixels. */
   readonly rim?: Uint8ClampedArray;
   /** Size on paper in points, of each page of a PDF. */
-  readonly pages?: readonly { readonly widthPt: number; readonly heightPt: number }[];
+  readonly pages?: readonly PdfPageSize[];
   /** What should not be there, in words. */
   readonly strange: readonly string[];
   /** Whether the file holds pictures in pixels. */
@@ -165,55 +164,20 @@ async function svgByLibrsvg(file: Uint8Array): Promise<Seen> {
   };
 }
 
-const PDFJS_FOLDER = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'));
-
 /** By pdf.js. */
 async function pdfByPdfjs(file: Uint8Array): Promise<Seen> {
-  const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const document = await pdfjs.getDocument({
-    data: new Uint8Array(file),
-    useSystemFonts: false,
-    disableFontFace: true,
-    isEvalSupported: false,
-    verbosity: 0,
-    cMapUrl: join(PDFJS_FOLDER, 'cmaps/'),
-    wasmUrl: join(PDFJS_FOLDER, 'wasm/'),
-  }).promise;
-  try {
-    const strange: string[] = [];
-    const pages = [];
-    let holdsPixels = false;
-    let small: Pixels | undefined;
-    for (let number = 1; number <= document.numPages; number++) {
-      const page = await document.getPage(number);
-      const [left = 0, top = 0, right = 0, bottom = 0] = page.view;
-      const { fnArray } = await page.getOperatorList();
-      const { OPS } = pdfjs;
-      if (fnArray.some((operation) => operation === OPS.setFont || operation === OPS.showText))
-        strange.push('it holds text that needs a font');
-      holdsPixels ||= fnArray.some((operation) =>
-        [OPS.paintImageXObject, OPS.paintInlineImageXObject, OPS.paintImageMaskXObject].includes(operation),
-      );
-      pages.push({ widthPt: right - left, heightPt: bottom - top });
-      if (number > 1) continue;
-      const size = smallSize((right - left) * 1000, (bottom - top) * 1000);
-      const scale = (2 * size.widthPx) / (right - left);
-      const viewport = page.getViewport({ scale });
-      const canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
-      await page.render({
-        canvas: null,
-        canvasContext: canvas.getContext('2d') as unknown as CanvasRenderingContext2D,
-        viewport,
-        background: 'rgba(0,0,0,0)',
-      }).promise;
-      small = smaller(canvas, size.widthPx, size.heightPx);
-    }
-    const [first] = pages;
-    if (!small || !first) throw new Error('The PDF has no page.');
-    return { widthPx: first.widthPt, heightPx: first.heightPt, small, pages, strange, holdsPixels };
-  } finally {
-    await document.destroy();
-  }
+  const sizeOf = ({ widthPt, heightPt }: PdfPageSize) => smallSize(widthPt * 1000, heightPt * 1000);
+  const { pages, canvas, counts } = await openPdf(file, (size) => sizeOf(size).widthPx * 3);
+  const [first = { widthPt: 0, heightPt: 0 }] = pages;
+  const size = sizeOf(first);
+  return {
+    widthPx: first.widthPt,
+    heightPx: first.heightPt,
+    small: smaller(canvas, size.widthPx, size.heightPx),
+    pages,
+    strange: counts.texts > 0 ? ['it holds text that needs a font'] : [],
+    holdsPixels: counts.pictures > 0,
+  };
 }
 
 /** @source W3C PNG (Third Edition), 11.3.4.3 "pHYs"; ITU-T T.871 (JFIF) and EXIF 2.3 for JPEG, as the picture library reads them */
