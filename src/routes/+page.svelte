@@ -65,6 +65,19 @@
           <option {value}>{label} ({data.counts[value as StudioQuery['shelf']]})</option>
         {/each}
       </select>
+      <label class="bring link" class:busy={studio.bringing}
+        >Bring in a brand file<input
+          class="over-label"
+          type="file"
+          accept=".zip,application/zip"
+          disabled={studio.bringing}
+          onchange={(event) => {
+            const [file] = event.currentTarget.files ?? [];
+            event.currentTarget.value = '';
+            if (file) void studio.bring(file);
+          }}
+        /></label
+      >
       <Button onclick={() => (adding = true)}>New brand</Button>
     </div>
   </div>
@@ -117,7 +130,17 @@
     align-items: center;
     gap: 12px;
   }
-  .find input {
+  .bring {
+    position: relative;
+  }
+  .bring:focus-within {
+    outline: 2px solid var(--color-plum);
+    outline-offset: 2px;
+  }
+  .bring.busy {
+    opacity: 0.5;
+  }
+  .find input:not(.over-label) {
     width: 190px;
   }
   .empty {

@@ -122,6 +122,10 @@
       <p class="quiet small">
         {#if desk.example}{desk.example}<br />{/if}May hold {NAME_WORDS.map((word) => `{${word}}`).join(' ')}
       </p>
+      <p class="whole quiet small">
+        The whole brand, with every revision, picture and font, for another installation or for keeping:
+        <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
+      </p>
     </section>
     <section class="packs" aria-label="Packs">
       <form
@@ -191,6 +195,9 @@
     padding-top: 4px;
     font-size: 12px;
     overflow-wrap: anywhere;
+  }
+  .whole {
+    padding-top: 18px;
   }
   .order {
     display: flex;

@@ -1,4 +1,5 @@
 import { invalidateAll } from '$app/navigation';
+import type { Problem } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import type { MenuItem } from '$lib/ui/menu-item';
 
@@ -59,6 +60,23 @@ export class Studio {
     if (answer.ok) await invalidateAll();
   }
 
+  bringing = $state(false);
+  /** Takes in a brand from a file that was downloaded here or in another installation. */
+  async bring(file: File): Promise<void> {
+    this.bringing = true;
+    this.undo = undefined;
+    this.said = `${file.name} is being read …`;
+    try {
+      const response = await fetch('/api/brand-files', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
+      const answer = (await response.json()) as { name?: string; problems?: readonly Problem[] };
+      this.said = response.ok ? `“${answer.name}” stands on the table, with all its revisions.` : sentences(answer.problems ?? []);
+      if (response.ok) await invalidateAll();
+    } catch {
+      this.said = 'The server cannot be reached; nothing was taken in.';
+    }
+    this.bringing = false;
+  }
+
   /** @param at its place among all brands, where they stand as arranged */
   items(brand: ShownBrand, at: number | undefined, count: number): readonly MenuItem[] {
     const move = (label: string, to: number, disabled: boolean, apart = false): MenuItem => ({
@@ -73,6 +91,7 @@ export class Studio {
     return [
       { label: 'Rename', apart: false, disabled: false, act: () => (this.renaming = brand.id) },
       { label: 'Duplicate', apart: false, disabled: false, act: () => void this.#copy(brand) },
+      { label: 'Download brand file', apart: false, disabled: false, act: () => location.assign(`/api/brands/${brand.slug}/brand-file`) },
       move('Move up', here - 1, here === 0, true),
       move('Move down', here + 1, here >= count - 1),
       move('Move to the top', 0, here === 0),

@@ -1,7 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { logLine } from '../http/refusals';
 import { FILE_FOLDER, placeOf } from './cache';
-import { digestOf, namedButNotStored, storeFile } from './stored';
+import { digestOf } from './digest';
+import { namedButNotStored, storeFile } from './stored';
 
 /**
  * Files that earlier versions kept on this disk alone go to where every process can reach them. What lies on the disk stays there as a copy;

@@ -1,12 +1,10 @@
-import { createHash } from 'node:crypto';
 import { pool } from '../database/pool';
 import { refuse } from '../http/problem-error';
 import { cachedFile, cacheFile } from './cache';
+import { digestOf } from './digest';
 
 /** Files lie in pieces of this size, so that none is ever whole in a statement. */
 const PIECE_BYTES = 1024 * 1024;
-
-export const digestOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
 /**
  * Stores bytes under their SHA-256, in one transaction: a file is there whole or not at all, for every process at once.

@@ -17,6 +17,7 @@ import {
 import type { CatalogueEntry } from '$core/index';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
+import { openBrandFile, type OpenedBrandFile } from '../brand-file/open';
 import { drawMark } from '../draw-mark';
 import { storedFile, storeFile } from '../files';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
@@ -98,6 +99,12 @@ export const tasks = {
     const file = await FORMATS[format].make(subject, order);
     const verdict = await verifyFile(format, file, subject, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+  },
+  /** A brand file, read to its end and checked; its pictures and fonts are kept, nothing else is written. */
+  brandFile: async ({ bytes }: { readonly bytes: Uint8Array }): Promise<Omit<OpenedBrandFile, 'files'>> => {
+    const { files, ...opened } = await openBrandFile(bytes);
+    for (const file of files) await storeFile(file);
+    return opened;
   },
   /** What the print desk says of a file. */
   judged: async ({ sha256, order }: { readonly sha256: string; readonly order: DeskOrder }): Promise<DeskAnswer> =>

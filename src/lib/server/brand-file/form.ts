@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { MARK_ROLES, REVISION_KINDS } from '$core/index';
+
+/** What the first entry of a brand file says it is. */
+export const BRAND_FILE_FORMAT = 'lucky-thistle-brand';
+/** Raised when a file of an older app could not be read as it is any more. */
+export const BRAND_FILE_VERSION = 1;
+
+const text = (most: number) => z.string().max(most);
+const date = z.iso.datetime({ offset: true });
+const made = { madeBy: text(200), madeFrom: text(200), createdAt: date };
+const link = { number: z.number().int().min(1).max(10_000_000), kind: z.enum(REVISION_KINDS), gesture: text(120), ...made };
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
+/** Whatever was stored; it is read by the same readers as what lies in the database. */
+const stored = z.record(z.string(), z.unknown());
+
+const mark = z.strictObject({
+  id: z.uuid(),
+  slug: z.string().regex(/^[a-z0-9-]{1,80}$/),
+  name: z.string().trim().min(1).max(120),
+  role: z.enum(MARK_ROLES),
+  position: z.number().int().min(0).max(1_000_000),
+  createdAt: date,
+  archivedAt: date.nullable(),
+  removedAt: date.nullable(),
+  revisions: z.array(z.strictObject({ ...link, recipe: stored })).min(1),
+  tries: z.array(z.strictObject({ name: z.string().trim().min(1).max(80), removedAt: date.nullable(), ...made, recipe: stored })).max(1000),
+});
+
+/** Everything of a brand but the bytes of its pictures and fonts, which lie beside it under their digests. */
+export const brandFileSchema = z.strictObject({
+  brand: z.strictObject({ name: z.string().trim().min(1).max(120), about: text(4000), createdAt: date }),
+  palettes: z.array(z.strictObject({ ...link, colors: stored })).min(1),
+  documents: z.array(z.strictObject({ document: z.string().regex(/^[a-z-]{1,40}$/), ...link, content: stored })),
+  marks: z.array(mark).max(1000),
+  pictures: z
+    .array(
+      z.strictObject({
+        sha256,
+        name: text(200),
+        widthPx: z.number().int().min(1),
+        heightPx: z.number().int().min(1),
+        colors: z.array(z.unknown()).max(100),
+        createdAt: date,
+      }),
+    )
+    .max(5000),
+  fonts: z.array(z.strictObject({ sha256, name: text(200), rights: text(600), createdAt: date, removedAt: date.nullable() })).max(500),
+});
+export type BrandFile = z.infer<typeof brandFileSchema>;
+
+/** The first entry of the ZIP: what this is, and what the second must be. */
+export const coverSchema = z.object({
+  format: z.literal(BRAND_FILE_FORMAT),
+  version: z.number().int().min(1),
+  app: text(80),
+  brandSha256: sha256,
+});
+export type Cover = z.infer<typeof coverSchema>;
+
+export const COVER_NAME = 'cover.json';
+export const BRAND_NAME = 'brand.json';
+/** Where the file of a digest lies. */
+export const fileName = (of: string): string => `files/${of}`;

@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { Brand, Mark } from '../database/entities';
+import { heavy } from '../heavy/pool';
+import { findBrand, type BrandView } from '../stores/brands';
+import { freeSlug } from '../stores/slug';
+import type { BrandFile } from './form';
+
+/** The same data with other ids in it: ids are long and random, so that wherever one stands it is meant. */
+function renamed<T>(data: T, ids: ReadonlyMap<string, string>): T {
+  if (ids.size === 0) return data;
+  const pattern = new RegExp([...ids.keys()].join('|'), 'g');
+  return JSON.parse(JSON.stringify(data).replace(pattern, (id) => ids.get(id) ?? id)) as T;
+}
+
+/** Marks keep their ids in another installation; where they are there already, this is a second copy and gets ids of its own. */
+async function freed(em: EntityManager, file: BrandFile): Promise<BrandFile> {
+  const taken = await em.find(Mark, { id: { $in: file.marks.map(({ id }) => id) } }, { fields: ['id'] });
+  return taken.length === 0 ? file : renamed(file, new Map(file.marks.map(({ id }) => [id, randomUUID()])));
+}
+
+/**
+ * Takes in a brand from its file, all or nothing: every revision, palette and document as it was, tries, pictures and fonts.
+ * A brand that is there already stays as it is, and this one stands beside it.
+ */
+export async function takeInBrand(em: EntityManager, bytes: Uint8Array): Promise<BrandView> {
+  const { file: read, fonts } = await heavy('brandFile', { bytes });
+  const slug = await em.transactional(async (tx) => {
+    // Addresses are given one at a time, whoever asks.
+    await tx.execute('lock table "brand" in share row exclusive mode');
+    const file = await freed(tx, read);
+    const brands = await tx.find(Brand, {}, { fields: ['slug'] });
+    const id = randomUUID();
+    const own = freeSlug(file.brand.name, new Set(brands.map((brand) => brand.slug)));
+    const run = (sql: string, values: readonly unknown[]) => tx.execute(sql, [...values]);
+    await run(
+      'insert into "brand" ("id", "slug", "name", "about", "palette_number", "created_at", "position") values (?, ?, ?, ?, ?, ?, ?)',
+      [...[id, own, file.brand.name, file.brand.about, file.palettes.length, file.brand.createdAt], brands.length],
+    );
+    for (const { number, kind, gesture, madeBy, madeFrom, createdAt, colors } of file.palettes)
+      await run(
+        'insert into "palette" ("id", "brand_id", "number", "kind", "gesture", "made_by", "made_from", "created_at", "colors") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb)',
+        [randomUUID(), id, number, kind, gesture, madeBy, madeFrom, createdAt, JSON.stringify(colors)],
+      );
+    for (const { document, number, kind, gesture, madeBy, madeFrom, createdAt, content } of file.documents)
+      await run(
+        'insert into "document" ("id", "brand_id", "document_kind", "number", "kind", "gesture", "made_by", "made_from", "created_at", "content") values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb)',
+        [randomUUID(), id, document, number, kind, gesture, madeBy, madeFrom, createdAt, JSON.stringify(content)],
+      );
+    for (const mark of file.marks) {
+      await run(
+        'insert into "mark" ("id", "brand_id", "slug", "name", "role", "position", "revision_number", "created_at", "archived_at", "removed_at") values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        [
+          mark.id,
+          id,
+          mark.slug,
+          mark.name,
+          mark.role,
+          mark.position,
+          mark.revisions.length,
+          mark.createdAt,
+          mark.archivedAt,
+          mark.removedAt,
+        ],
+      );
+      for (const { number, kind, gesture, madeBy, madeFrom, createdAt, recipe } of mark.revisions)
+        await run(
+          'insert into "revision" ("id", "mark_id", "number", "kind", "gesture", "made_by", "made_from", "created_at", "recipe") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb)',
+          [randomUUID(), mark.id, number, kind, gesture, madeBy, madeFrom, createdAt, JSON.stringify(recipe)],
+        );
+      for (const { name, madeBy, madeFrom, createdAt, removedAt, recipe } of mark.tries)
+        await run(
+          'insert into "try" ("id", "mark_id", "name", "made_by", "made_from", "created_at", "removed_at", "recipe") values (?, ?, ?, ?, ?, ?, ?, ?::jsonb)',
+          [randomUUID(), mark.id, name, madeBy, madeFrom, createdAt, removedAt, JSON.stringify(recipe)],
+        );
+    }
+    for (const { sha256, name, widthPx, heightPx, colors, createdAt } of file.pictures)
+      await run(
+        'insert into "picture" ("id", "brand_id", "sha256", "name", "width_px", "height_px", "colors", "created_at") values (?, ?, ?, ?, ?, ?, ?::jsonb, ?)',
+        [randomUUID(), id, sha256, name, widthPx, heightPx, JSON.stringify(colors), createdAt],
+      );
+    for (const { sha256, name, rights, createdAt, removedAt } of file.fonts) {
+      const measured = fonts.find((font) => font.sha256 === sha256);
+      if (!measured) continue;
+      await run(
+        'insert into "own_font" ("id", "brand_id", "sha256", "family", "name", "size_bytes", "entry", "embedding", "rights", "created_at", "removed_at") values (?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?)',
+        [
+          randomUUID(),
+          id,
+          sha256,
+          `own-${sha256.slice(0, 16)}`,
+          name,
+          measured.sizeBytes,
+          JSON.stringify(measured.entry),
+          measured.embedding,
+          rights,
+          createdAt,
+          removedAt,
+        ],
+      );
+    }
+    return own;
+  });
+  return findBrand(em.fork(), slug);
+}
