@@ -75,6 +75,9 @@ export const DEBIAN = {
   wfuzz: { label: 'a published list of script injections', present: () => existsSync('/usr/share/wfuzz/wordlist/Injections/XSS.txt') },
   postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
   chromium: { label: 'Chromium', present: () => onPath('chromium') },
+  'poppler-utils': { label: 'pdftocairo (a second PDF reader)', present: () => onPath('pdftocairo') },
+  imagemagick: { label: 'ImageMagick (a second reader of pictures)', present: () => onPath('convert') },
+  'libtiff-tools': { label: 'tiffinfo (libtiff)', present: () => onPath('tiffinfo') },
   'librsvg2-bin': { label: 'rsvg-convert (a second SVG renderer)', present: () => onPath('rsvg-convert') },
   pngcheck: { label: 'pngcheck (a second PNG reader)', present: () => onPath('pngcheck') },
   'python3-fonttools': {

@@ -8,6 +8,7 @@ export type NameWord = (typeof NAME_WORDS)[number];
 const DEVICES = /^(con|prn|aux|nul|com[0-9]|lpt[0-9])$/;
 /** Longest name without its ending: whole paths stay far below what old systems take. */
 const LONGEST = 96;
+const LONGEST_FOLDER = 48;
 
 /** Words that stand for what a file shows, already in plain Latin letters. */
 export type NameWords = (file: WantedFile) => { readonly [W in NameWord]: string };
@@ -50,7 +51,7 @@ export function fileNames(
     const cut = plainName(filled).slice(0, LONGEST);
     const base = cut.replace(/^-+|-+$/g, '') || 'file';
     const safe = DEVICES.test(base) ? `${base}-file` : base;
-    const folder = plainName(folderOf(file.pack)) || 'files';
+    const folder = plainName(plainName(folderOf(file.pack)).slice(0, LONGEST_FOLDER)) || 'files';
     const ending = `.${file.format}`;
     let name = `${folder}/${safe}${ending}`;
     for (let count = 2; taken.has(name); count++) name = `${folder}/${safe}-${count}${ending}`;

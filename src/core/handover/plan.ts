@@ -103,13 +103,10 @@ function sizesFor(format: FormatName, sizes: readonly PlannedSize[]): readonly P
   }
   const seen = new Set<string>();
   return sizes.filter(({ canvas }) => {
-    const { unit, width, height, airPercent, bleedMm } = canvas;
-    // In px a shape is what counts; on paper its size does too.
-    const key = follows(canvas)
-      ? unit === 'px'
-        ? 'as the mark'
-        : `${unit} ${width} ${height}`
-      : `${unit === 'px' ? (width ?? 0) / (height ?? 1) : `${width} ${height} ${unit} ${bleedMm}`} ${airPercent}`;
+    const { unit, width, height, bleedMm } = canvas;
+    // In px the shape is what counts; on paper the size does too.
+    const shape = unit === 'px' ? (follows(canvas) ? 'as the mark' : (width ?? 0) / (height ?? 1)) : `${width} ${height}`;
+    const key = `${unit} ${shape} ${bleedMm}`;
     return seen.has(key) ? false : seen.add(key);
   });
 }

@@ -208,6 +208,8 @@ export const pdf: Format = {
       font: '',
       compress: true,
       pdfVersion: '1.7',
+      // The same mark is the same file, whenever it is made: the file’s own id is made from this.
+      info: { CreationDate: EPOCH },
       margin: 0,
     } as PDFKit.PDFDocumentOptions);
     const chunks: Uint8Array[] = [];
@@ -218,7 +220,6 @@ export const pdf: Format = {
     });
     const rights = new Set<string>();
     for (const each of [subject, ...(order.pages ?? [])]) for (const line of await addPage(doc, each, order, colors)) rights.add(line);
-    // The same mark is the same file, whenever it is made.
     Object.assign(doc.info, {
       Title: subject.title,
       Subject: [...rights].join('\n'),

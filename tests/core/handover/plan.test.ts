@@ -1,0 +1,239 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  accepted,
+  canvasFrame,
+  documentForms,
+  expect as valueOf,
+  fileNames,
+  formatOf,
+  guidePage,
+  guideText,
+  handoverPlanSchema,
+  PACK_NAMES,
+  packKind,
+  readSize,
+  roughBytes,
+  sizeName,
+  startPack,
+  startPlan,
+  strangeWords,
+  wantedFiles,
+  webManifest,
+  type Brief,
+  type GuideFile,
+  type NameWords,
+  type Palette,
+  type WantedFile,
+} from '$core/index';
+
+const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' };
+const marks = [
+  { id: 'a', name: 'Primary', role: 'primary' as const },
+  { id: 'b', name: 'Submark', role: 'submark' as const },
+  { id: 'c', name: 'Watermark', role: 'watermark' as const },
+];
+const brief = (uses: Brief['uses']): Brief => ({ audience: '', promise: '', avoid: '', keywords: [], uses, voice: {} });
+const words =
+  (more: Partial<Record<'brand' | 'mark', string>> = {}): NameWords =>
+  (file) => ({
+    brand: 'harbor',
+    mark: file.mark,
+    role: 'primary',
+    colorway: file.dressing,
+    use: file.label,
+    size: sizeName(file),
+    width: '',
+    height: '',
+    ...more,
+  });
+
+describe('a plan', () => {
+  it('begins with the packs that the brief asks for, in the marks that suit them best', () => {
+    const plan = startPlan(brief(['profile', 'photos']), marks, palette);
+    expect(plan.packs.map(({ kind }) => kind)).toEqual(['profiles', 'photos']);
+    expect(plan.packs.map((pack) => pack.marks)).toEqual([['b'], ['c']]);
+    expect(startPlan(brief([]), marks, palette).packs.length).toBeGreaterThan(3);
+    // Without a mark of a suited role the first of the family is taken.
+    expect(startPack('photos', marks.slice(0, 1), palette).marks).toEqual(['a']);
+  });
+
+  it('has a row for every pack that makes files which can be made: sizes fit, formats know what they are asked for', () => {
+    for (const kind of PACK_NAMES) {
+      const pack = {
+        ...startPack(kind, marks, palette),
+        sizes: packKind(kind).sizes.map(({ first: _, label, ...canvas }) => ({
+          label,
+          canvas: valueOf(readSize('100')).canvas && { ...valueOf(readSize('100')).canvas, ...canvas },
+        })),
+      };
+      const files = wantedFiles({ pattern: 'x', packs: [pack as never] }, marks, palette);
+      expect(files.length, kind).toBeGreaterThan(0);
+      for (const { canvas, format } of files) {
+        const { pixels, clear } = formatOf(format);
+        const frame = canvasFrame({ left: 0, top: 0, right: 300, bottom: 100 }, canvas, pixels);
+        expect(frame.ok, `${kind} ${format}`).toBe(true);
+        expect(clear || files.every((file) => file.format !== format || file.ground !== null)).toBe(true);
+      }
+    }
+  });
+
+  it('makes outlines once where only the number of pixels differs, and pixels once for each size', () => {
+    const pack = { ...startPack('site', marks, palette), marks: ['a'], dressings: ['full' as const] };
+    const files = wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette);
+    expect(files.filter(({ format }) => format === 'svg')).toHaveLength(1);
+    expect(files.filter(({ format }) => format === 'png')).toHaveLength(pack.sizes.length);
+  });
+
+  it('passes over marks and colors that are gone', () => {
+    const pack = {
+      ...startPack('profiles', marks, palette),
+      marks: ['gone', 'a'],
+      dressings: ['on-s-gone1' as const, 'full' as const],
+      formats: ['png' as const],
+    };
+    const files = wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette);
+    expect(new Set(files.map(({ mark, dressing }) => `${mark} ${dressing}`))).toEqual(new Set(['a full']));
+  });
+
+  it('puts what cannot be transparent on the ground that its colorway is made for, or on the one that was chosen', () => {
+    const pack = {
+      ...startPack('profiles', marks, palette),
+      dressings: ['full', 'reversed', 'on-lead'] as never,
+      formats: ['jpg' as const],
+    };
+    const grounds = (of: object) => [
+      ...new Set(
+        wantedFiles({ pattern: 'x', packs: [{ ...pack, ...of }] }, marks, palette).map(({ dressing, ground }) => `${dressing} ${ground}`),
+      ),
+    ];
+    expect(grounds({})).toEqual(['full paper', 'reversed ink', 'on-lead lead']);
+    expect(grounds({ ground: 'accent' })).toEqual(['full accent', 'reversed accent', 'on-lead accent']);
+  });
+
+  it('is stored and read as every document of a brand is; nonsense is refused', () => {
+    const plan = startPlan(brief(['web']), marks, palette);
+    expect(valueOf(accepted(documentForms.handover, JSON.parse(JSON.stringify(plan))))).toEqual(plan);
+    for (const bad of [{ packs: [{ kind: 'nothing' }] }, { pattern: '' }, { packs: 'many' }])
+      expect(accepted(documentForms.handover, bad).ok).toBe(false);
+    expect(handoverPlanSchema.parse({}).packs).toEqual([]);
+  });
+
+  it('says roughly how large a file will be, more pixels never less', () => {
+    const [file] = wantedFiles({ pattern: 'x', packs: [startPack('products', marks, palette)] }, marks, palette);
+    const at = (width: number) => roughBytes({ ...(file as WantedFile), canvas: { ...(file as WantedFile).canvas, width, height: width } });
+    expect(at(400)).toBeLessThan(at(4000));
+  });
+});
+
+describe('names of files', () => {
+  const file = (more: Partial<WantedFile> = {}): WantedFile => ({
+    ...{
+      pack: 'profiles',
+      kind: 'profiles',
+      mark: 'a',
+      dressing: 'full',
+      format: 'png',
+      label: 'profile',
+      ground: null,
+      welded: false,
+      exact: false,
+    },
+    canvas: valueOf(readSize('800x800')).canvas,
+    ...more,
+  });
+  const SAFE = /^[a-z0-9-]{1,60}\/[a-z0-9](?:[a-z0-9-]{0,120}[a-z0-9])?\.[a-z]{3,4}$/;
+
+  it('follow the pattern', () => {
+    expect(fileNames([file()], '{brand}-{mark}-{colorway}-{size}', words(), (pack) => pack)).toEqual([
+      'profiles/harbor-a-full-800x800.png',
+    ]);
+    expect(fileNames([file({ canvas: valueOf(readSize('85.6 x 53.98 mm')).canvas })], '{size}', words(), () => 'Print, cards')).toEqual([
+      'print-cards/85-6x53-98mm.png',
+    ]);
+    expect(strangeWords('{brand}-{client}-{size}')).toEqual(['client']);
+  });
+
+  it('are safe and never alike, whatever brands and patterns say: slashes, dots, emoji, 300 letters, device names', () => {
+    const cases = [
+      '../../etc/passwd',
+      '..',
+      'a/b\\c:d*e?f"g<h>i|j',
+      '🦊🦊',
+      'x'.repeat(300),
+      'CON',
+      'nul',
+      'lpt1',
+      ' . ',
+      'Пекарня',
+      '-',
+      '\u202e',
+    ];
+    for (const brand of cases)
+      for (const pattern of ['{brand}', '{brand}/{mark}', '../{brand}', '.', '{brand}.{size}', ' '])
+        for (const name of fileNames([file(), file({ mark: 'b' }), file()], pattern, words({ brand, mark: 'same' }), () => brand)) {
+          expect(name, `${brand} ${pattern}`).toMatch(SAFE);
+          expect(/^(con|nul|prn|aux|com\d|lpt\d)\./.test(name.split('/')[1] ?? '')).toBe(false);
+        }
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.string({ unit: 'grapheme' }), fc.constantFrom('png', 'svg')), { minLength: 1, maxLength: 20 }),
+        fc.string(),
+        (of, pattern) => {
+          const names = fileNames(
+            of.map(([mark, format]) => file({ mark, format: format as 'png' })),
+            pattern,
+            words(),
+            (pack) => pack,
+          );
+          expect(new Set(names.map((name) => name.toLowerCase())).size).toBe(names.length);
+          for (const name of names) expect(name).toMatch(SAFE);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('a size as it is typed', () => {
+  it.each([
+    ['1200 x 800', { width: 1200, height: 800, unit: 'px' }],
+    ['640', { width: 640, unit: 'px' }],
+    ['60 mm', { width: 60, unit: 'mm', dpi: 300 }],
+    ['8,5x11 in', { width: 8.5, height: 11, unit: 'in', dpi: 300 }],
+    ['4500×5400 @300', { width: 4500, height: 5400, unit: 'px', dpi: 300 }],
+    ['10 cm', { width: 100, unit: 'mm', dpi: 300 }],
+  ])('%s', (typed, canvas) => expect(valueOf(readSize(typed)).canvas).toMatchObject(canvas));
+  it.each(['', 'large', '0 x 20', '20 x 0', '-5', '1e9 px', '12 furlongs'])('“%s” is refused with a sentence', (typed) => {
+    const read = readSize(typed);
+    expect(read.ok ? '' : read.problems[0]?.message).toMatch(/size/);
+  });
+});
+
+describe('the guide of a pack', () => {
+  const wanted = wantedFiles({ pattern: 'x', packs: [startPack('web', marks, palette)] }, marks, palette);
+  const files = wanted.map((each, at): GuideFile => ({
+    name: `web/f${at}.${each.format}`,
+    wanted: each,
+    markName: 'Sub <b>mark</b>',
+    colorway: 'full color',
+    seen: ['800 × 800 px'],
+  }));
+  const guide = { brand: 'Salt & <Oats>', handover: 'First', date: '27 November 2026', files, rights: ['Jost (font): OFL-1.1'] };
+
+  it('names every file, what it is for, and the rights, in text and as a page that escapes what people typed', () => {
+    const [text, page] = [guideText(guide), guidePage(guide)];
+    for (const { name } of files) expect([text.includes(name), page.includes(name)]).toEqual([true, true]);
+    expect(text).toContain('Jost (font): OFL-1.1');
+    expect(page).toContain('Salt &amp; &lt;Oats&gt;');
+    expect(page).not.toMatch(/<b>mark|<script/);
+  });
+
+  it('holds a manifest that browsers read: every icon by its own name and size', () => {
+    const { manifest, head } = webManifest('Salt', { theme: palette.lead, ground: palette.paper }, files);
+    const { icons } = JSON.parse(manifest) as { icons: { src: string; sizes: string }[] };
+    expect(icons.map(({ sizes }) => sizes)).toEqual(['180x180', '192x192', '512x512']);
+    expect(head).toMatch(/rel="apple-touch-icon"[^]*rel="icon" href="\/f\d+\.ico"[^]*type="image\/svg\+xml"[^]*rel="manifest"/);
+    expect(wanted.filter(({ format }) => format === 'svg')).toHaveLength(1);
+  });
+});
