@@ -11,13 +11,16 @@ export interface ThinPlace {
 const CORNER = 0.6;
 /** Fewer cells than this are an uneven edge. */
 const LEAST_CELLS = 6;
+/** Below this a disk of cells is no disk. */
+const LEAST_LIMIT = 4;
 
 /**
- * The worst place that is thinner than a limit, or nothing: where a disk of that width does not reach.
+ * A place that is thinner than a limit, or nothing: where a disk of that width does not reach. Limits below four cells cannot be told.
  * @param mask what is solid, a cell each @param limit in cells, at least 4 for a sure answer
  * @source mathematical morphology, "opening" (J. Serra, "Image Analysis and Mathematical Morphology", 1982); within about one cell
  */
 export function thinPlace(mask: Uint8Array, columns: number, rows: number, limit: number): ThinPlace | undefined {
+  if (limit < LEAST_LIMIT) return undefined;
   const inside = distanceInside(mask, columns, rows);
   const radius = limit / 2;
   const kept = opened(inside, columns, rows, radius - 0.5);

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import { pool } from '../database/pool';
-import { logLine } from '../http/refusals';
+import { isDatabaseDown, logLine } from '../http/refusals';
 import { giveUp, makeFile } from './make';
 import { gone, Presence } from './presence';
 import { DESK_QUEUE, FILES_QUEUE, MOST_TRIES, queue, sendFiles, strays } from './queue';
@@ -15,6 +15,10 @@ const LOOK_MS = 2000;
 export interface Worker {
   readonly stop: () => Promise<void>;
 }
+
+/** A database that is away comes back, and needs no more than a line. */
+const say = (error: unknown) =>
+  console.error(isDatabaseDown(error) ? 'The worker cannot reach the database; it tries again.' : logLine(error));
 
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -42,7 +46,7 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
       await run(job.data, job.id, job.retryCount);
       await boss.complete(name, job.id);
     } catch (error) {
-      console.error(logLine(error));
+      say(error);
       await boss.fail(name, job.id, { message: 'may pass' });
       await sleep(TROUBLE_MS);
     } finally {
@@ -63,8 +67,7 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
       try {
         if (!(await work())) await sleep(restMs);
       } catch (error) {
-        // The database is away above all; it comes back.
-        console.error(logLine(error));
+        say(error);
         await sleep(TROUBLE_MS);
       }
     }

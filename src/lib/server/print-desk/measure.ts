@@ -1,6 +1,16 @@
 import { inflateSync } from 'node:zlib';
 import sharp, { type Sharp } from 'sharp';
-import { boundsOf, weightOf, processOf, thinPlace, type Delivery, type FormatName, type ProcessName, type Region } from '$core/index';
+import {
+  boundsOf,
+  weightOf,
+  processOf,
+  thinPlace,
+  type Delivery,
+  type FormatName,
+  type ProcessName,
+  type Region,
+  type ThinPlace,
+} from '$core/index';
 import { importSvg } from '$core/svg-import';
 import { pathAlgebra } from '../fonts';
 import { MOST_PIXELS } from '../taken-picture';
@@ -16,7 +26,7 @@ export interface DeskOrder {
 
 /** Measured at so many pixels for the process's thinnest stroke, so that a stroke and a gap are told to a fifth of it. */
 const PIXELS_PER_LIMIT = 6;
-const MOST_PX = 3000;
+const MOST_PX = 2400;
 const MM_PER_INCH = 25.4;
 const PT_PER_MM = 72 / MM_PER_INCH;
 /** A color that covers less of the ink is a speck, or the blend along an edge. */
@@ -243,18 +253,57 @@ async function openDelivery(file: Uint8Array, { format, process, widthMm: asked 
   return { plane: await raw(opened), widthMm, heightMm: (widthMm * height) / width, dpi: (width * MM_PER_INCH) / widthMm };
 }
 
-/** Nothing but what is looked at in thin places is made smaller: a mask of at most so many cells. */
-const MASK_CELLS = 6_000_000;
+/** Small pictures are looked at larger, until the limit has so many cells; large ones as they are. */
+const LEAST_CELLS = 5;
+const MOST_CELLS = 6_000_000;
+/** Looked at piece by piece, so that memory stays bounded; pieces share a rim, so that nothing is cut. */
+const PIECE = 1400;
 
-/** The solid cells of a plane; gaps are what they leave free within their box. */
-function masksOf({ data, width, height }: Plane) {
-  const step = Math.max(1, Math.ceil(Math.sqrt((width * height) / MASK_CELLS)));
-  const [columns, rows] = [Math.ceil(width / step), Math.ceil(height / step)];
-  const ink = new Uint8Array(columns * rows);
-  for (let y = 0; y < rows; y++)
-    for (let x = 0; x < columns; x++) ink[y * columns + x] = (data[(y * step * width + x * step) * 4 + 3] as number) > 127 ? 1 : 0;
-  const gap = ink.map((cell) => (cell ? 0 : 1));
-  return { ink, gap, columns, rows, step };
+/** How much of a plane is there, cell by cell, larger or as it is. */
+async function coverageOf(
+  { data, width, height }: Plane,
+  limitPx: number,
+): Promise<{ readonly alpha: Uint8Array; readonly columns: number; readonly rows: number; readonly factor: number }> {
+  const alpha = new Uint8Array(width * height);
+  for (let at = 0; at < alpha.length; at++) alpha[at] = data[at * 4 + 3] as number;
+  const factor = Math.min(3, LEAST_CELLS / limitPx, Math.sqrt(MOST_CELLS / (width * height)));
+  if (factor <= 1.2) return { alpha, columns: width, rows: height, factor: 1 };
+  const [columns, rows] = [Math.round(width * factor), Math.round(height * factor)];
+  const larger = await sharp(alpha, { raw: { width, height, channels: 1 } })
+    .resize(columns, rows, { fit: 'fill', kernel: 'linear' })
+    .toColourspace('b-w')
+    .raw()
+    .toBuffer();
+  return { alpha: larger, columns, rows, factor: columns / width };
+}
+
+/** A place where what is there, or what is not, is thinner than a limit; the first that is found. @param limitPx in pixels of the plane */
+async function thinIn(plane: Plane, limitPx: number, isThere: boolean): Promise<ThinPlace | undefined> {
+  const { alpha, columns, rows, factor } = await coverageOf(plane, limitPx);
+  const limit = limitPx * factor;
+  const rim = Math.ceil(limit * 2);
+  for (let top = 0; top < rows; top += PIECE)
+    for (let left = 0; left < columns; left += PIECE) {
+      const [x0, y0] = [Math.max(0, left - rim), Math.max(0, top - rim)];
+      const [x1, y1] = [Math.min(columns, left + PIECE + rim), Math.min(rows, top + PIECE + rim)];
+      const mask = new Uint8Array((x1 - x0) * (y1 - y0));
+      let [set, at] = [0, 0];
+      for (let y = y0; y < y1; y++)
+        for (let x = x0; x < x1; x++, at++)
+          if ((alpha[y * columns + x] as number) > 127 === isThere) {
+            mask[at] = 1;
+            set++;
+          }
+      if (set === 0 || set === mask.length) continue;
+      const found = thinPlace(mask, x1 - x0, y1 - y0, limit);
+      if (!found) continue;
+      // What is cut by the rim of a piece is whole in the one beside it.
+      const isCut = (value: number, low: number, high: number, end: number) =>
+        (low > 0 && value < rim / 2) || (high < end && value > high - low - rim / 2);
+      if (isCut(found.x, x0, x1, columns) || isCut(found.y, y0, y1, rows)) continue;
+      return { x: (found.x + x0) / factor, y: (found.y + y0) / factor, thickness: found.thickness / factor };
+    }
+  return undefined;
 }
 
 /** Opens a file as a supplier does, and measures what their limits are about, at the size that was ordered. */
@@ -267,17 +316,13 @@ export async function measureDelivery(file: Uint8Array, order: DeskOrder): Promi
   }
   const { plane, widthMm, heightMm, dpi, outlines } = opened;
   const { strokeMm, gapMm } = processOf(order.process);
-  const { ink, gap, columns, rows, step } = masksOf(plane);
-  const mmPerCell = (widthMm / plane.width) * step;
-  const place = (found: { readonly x: number; readonly y: number; readonly thickness: number } | undefined) =>
-    found && { xMm: found.x * mmPerCell, yMm: found.y * mmPerCell, mm: found.thickness * mmPerCell };
-  const isThere = (mask: Uint8Array) => mask.some((cell) => cell === 1);
-  const thinStroke = isThere(ink) ? place(thinPlace(ink, columns, rows, strokeMm / mmPerCell)) : undefined;
-  const thinGap = isThere(gap) ? place(thinPlace(gap, columns, rows, gapMm / mmPerCell)) : undefined;
+  const toMm = widthMm / plane.width;
+  const place = (found: ThinPlace | undefined) => found && { xMm: found.x * toMm, yMm: found.y * toMm, mm: found.thickness * toMm };
+  const thinStroke = place(await thinIn(plane, strokeMm / toMm, true));
+  const thinGap = place(await thinIn(plane, gapMm / toMm, false));
   const { count, known } = colorsOf(plane);
   const soft = softnessOf(plane);
   const fringe = dpi === undefined ? undefined : fringeOf(plane, known);
-  const toMm = widthMm / plane.width;
   let clear = 0;
   for (let at = 3; at < plane.data.length; at += 4) if (plane.data[at] === 0) clear++;
   const edge = (x: number, y: number) => (plane.data[(y * plane.width + x) * 4 + 3] as number) > 0;
