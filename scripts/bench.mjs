@@ -14,6 +14,7 @@ const { serverUnderLoad } = await import('./bench/load.mjs');
 const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning.mjs');
 const { builders } = await import('./bench/builders.mjs');
 const { familyFollows, proofWall } = await import('./bench/family.mjs');
+const { packOfSixty } = await import('./bench/handover.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -34,6 +35,9 @@ await withThrowawayApp('bench', async (browser, home) => {
   for (const line of await proofWall(browser, home)) say(line);
   for (const line of await editOfThreeHundredParts(browser, home)) say(line);
   for (const line of await firstScreenAndScrolling(browser, home)) say(line);
+});
+await withThrowawayApp('packs', async (_browser, home) => {
+  for (const line of await packOfSixty(home)) say(line);
 });
 await withThrowawayApp('studio', async (browser, home) => {
   for (const line of await studioOfManyBrands(browser, home)) say(line);

@@ -64,6 +64,13 @@ describe('axe finds nothing', () => {
       },
     ],
     ['on the proof wall', room('/brands/windrow-kites/proof', '.tile svg path')],
+    [
+      'in the hand-over room',
+      async () => {
+        await room('/brands/windrow-kites/handover', '.pack .head')();
+        await test.visitor.page.locator('button[aria-label^="Choose what goes into"]').click();
+      },
+    ],
     ['on the table', room(marks, '[data-stage] path')],
     ['with a part open', onTable(() => test.visitor.page.locator('section[aria-label="Recipe"] button.title').click())],
     ['with the add field open', onTable(() => test.visitor.press('/'))],
@@ -154,6 +161,7 @@ const ROOMS = [
   ['the family room', '/brands/windrow-kites/family', '.facts'],
   ['the color room', '/brands/windrow-kites/color', '.marks svg path'],
   ['the proof wall', '/brands/windrow-kites/proof', '.tile svg path'],
+  ['the hand-over room', '/brands/windrow-kites/handover', '.pack .head'],
   ['the table', marks, '[data-stage] path'],
 ] as const;
 

@@ -87,25 +87,29 @@ function byMagick(file: Uint8Array, ending: string): Picture {
 const over = (data: Uint8Array, at: number, channel: number, ground: number) =>
   ((data[at + channel] as number) * (data[at + 3] as number)) / 255 + ground * (1 - (data[at + 3] as number) / 255);
 
-/** Mean difference on a white and on a black ground by the compositing formula, the larger; and its signed mean along edges: a fringe is a bias. */
+/**
+ * Mean difference on a white and on a black ground by the compositing formula, the larger; and the fringe: how far the color of half-covered
+ * pixels is from the stage's on average, by channel and with its sign. Renderers differ in how much of a pixel is covered, not in its color.
+ */
 function compared(one: Picture, other: Picture) {
   let worst = 0;
-  let fringe = 0;
   for (const ground of [255, 0]) {
-    let [sum, bias, edges] = [0, 0, 0];
-    for (let at = 0; at < one.data.length; at += 4) {
-      const isEdge = (other.data[at + 3] as number) > 0 && (other.data[at + 3] as number) < 255;
-      if (isEdge) edges++;
-      for (let channel = 0; channel < 3; channel++) {
-        const off = over(one.data, at, channel, ground) - over(other.data, at, channel, ground);
-        sum += Math.abs(off);
-        if (isEdge) bias += off;
-      }
-    }
+    let sum = 0;
+    for (let at = 0; at < one.data.length; at += 4)
+      for (let channel = 0; channel < 3; channel++)
+        sum += Math.abs(over(one.data, at, channel, ground) - over(other.data, at, channel, ground));
     worst = Math.max(worst, sum / (one.data.length / 4) / 3);
-    if (edges > 200) fringe = Math.max(fringe, Math.abs(bias / edges / 3));
   }
-  return { mean: worst, fringe };
+  const bias = [0, 0, 0];
+  let edges = 0;
+  for (let at = 0; at < one.data.length; at += 4) {
+    const [own, stage] = [one.data[at + 3] as number, other.data[at + 3] as number];
+    if (own < 60 || own > 240 || stage < 60 || stage > 240) continue;
+    edges++;
+    for (const channel of [0, 1, 2])
+      bias[channel] = (bias[channel] as number) + (one.data[at + channel] as number) - (other.data[at + channel] as number);
+  }
+  return { mean: worst, fringe: edges < 200 ? 0 : Math.max(...bias.map((sum) => Math.abs(sum / edges))) };
 }
 
 const orderFor = (format: FormatName): FileOrder => {
@@ -127,8 +131,8 @@ const subjectOf = (recipe: Recipe): PictureSubject => ({
   ownPictures: new Set(),
 });
 
-/** Most that a file may differ from the stage, of 255: pixels 1, PDF 2. Lossy ones blur by their nature. */
-const MOST: { readonly [F in FormatName]: number } = { png: 1, webp: 1, tif: 1, ico: 1, svg: 1, jpg: 1.5, avif: 1.5, pdf: 2 };
+/** Most that a file may differ from the stage, of 255: pixels 1, PDF 2; a JPEG blurs by its nature, an icon of 256 px has more edge for its size. */
+const MOST: { readonly [F in FormatName]: number } = { png: 1, webp: 1, tif: 1, svg: 1, avif: 1, pdf: 2, ico: 1.5, jpg: 1.5 };
 const MIME: { readonly [F in FormatName]?: string } = {
   png: 'image/png',
   webp: 'image/webp',
@@ -175,7 +179,7 @@ describe(`${COUNT} random recipes in every format`, () => {
         if (mean > MOST[format]) faults.push(`${seed} ${format}: differs by ${mean.toFixed(2)}`);
         if (formatOf(format).clear) {
           fringes = Math.max(fringes, fringe);
-          if (fringe > 6) faults.push(`${seed} ${format}: a fringe of ${fringe.toFixed(1)}`);
+          if (fringe > 3) faults.push(`${seed} ${format}: a fringe of ${fringe.toFixed(1)}`);
           const corner = seen.data[3];
           if (corner !== stage.data[3]) faults.push(`${seed} ${format}: corner alpha ${corner}`);
           let painted = 0;
@@ -187,18 +191,18 @@ describe(`${COUNT} random recipes in every format`, () => {
     console.info(
       `worst mean difference of 255: ${Object.entries(worst)
         .map(([format, mean]) => `${format} ${mean.toFixed(2)}`)
-        .join(', ')}; edges biased by ${fringes.toFixed(2)} at most`,
+        .join(', ')}; colors along edges off by ${fringes.toFixed(2)} at most`,
     );
     expect(faults).toEqual([]);
   }, 3_600_000);
 });
 
-/** Whether a pixel and all around it is clear: edges may fall one pixel aside. */
+/** Whether a pixel and all around it is clear: the tip of a spike is seen by one renderer and not by another. */
 function clearAround({ data, width, height }: Picture, at: number): boolean {
   const pixel = (at - 3) / 4;
   const [x, y] = [pixel % width, Math.floor(pixel / width)];
-  for (let dy = -2; dy <= 2; dy++)
-    for (let dx = -2; dx <= 2; dx++) {
+  for (let dy = -4; dy <= 4; dy++)
+    for (let dx = -4; dx <= 4; dx++) {
       const [nx, ny] = [x + dx, y + dy];
       if (nx >= 0 && ny >= 0 && nx < width && ny < height && data[(ny * width + nx) * 4 + 3] !== 0) return false;
     }

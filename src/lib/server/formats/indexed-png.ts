@@ -52,7 +52,7 @@ export function indexedPng(rgba: Uint8Array, width: number, height: number): Uin
     chunk('IHDR', header),
     chunk('PLTE', palette),
     chunk('tRNS', alphas),
-    chunk('IDAT', deflateSync(lines, { level: 9 })),
+    chunk('IDAT', deflateSync(lines, { level: 6 })),
     chunk('IEND', Buffer.alloc(0)),
   ]);
 }

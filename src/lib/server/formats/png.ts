@@ -5,7 +5,7 @@ import type { Format } from './format';
 import { indexedPng } from './indexed-png';
 
 /** Above this a palette is not looked for: it takes longer than it saves. */
-const PALETTE_PIXELS = 4_500_000;
+const PALETTE_PIXELS = 1_500_000;
 
 /** The same pixels with a palette, where they have few enough colors and the file is smaller by it. */
 async function withPalette(png: Uint8Array): Promise<Uint8Array> {

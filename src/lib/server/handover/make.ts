@@ -60,7 +60,7 @@ export const orderOf = (wanted: WantedFile, standing: Pick<Standing, 'palette'>)
 });
 
 /** A file with more pixels than this is made alone. */
-const LARGE_PIXELS = 20_000_000;
+const LARGE_PIXELS = 26_000_000;
 
 /** About how many pixels a file has. */
 export function pixelsOf({ width, height, unit, dpi = 300 }: Canvas): number {

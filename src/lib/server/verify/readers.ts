@@ -1,4 +1,4 @@
-import { createCanvas, loadImage, type Canvas } from '@napi-rs/canvas';
+import { createCanvas, loadImage, type Canvas, type Image } from '@napi-rs/canvas';
 import decodeIco from 'decode-ico';
 import sharp from 'sharp';
 import UTIF from 'utif2';
@@ -35,8 +35,8 @@ export const smallSize = (widthPx: number, heightPx: number) => {
 };
 
 /** A picture smaller, by halves, so that every pixel counts. */
-export function smaller(source: Canvas, widthPx: number, heightPx: number): Pixels {
-  let from = source;
+export function smaller(source: Canvas | Image, widthPx: number, heightPx: number): Pixels {
+  let from: Canvas | Image = source;
   while (from.width >= widthPx * 2 && from.height >= heightPx * 2) {
     const half = createCanvas(Math.max(widthPx, Math.ceil(from.width / 2)), Math.max(heightPx, Math.ceil(from.height / 2)));
     const context = half.getContext('2d');
@@ -51,32 +51,41 @@ export function smaller(source: Canvas, widthPx: number, heightPx: number): Pixe
   return pixelsOf(small);
 }
 
-/** The outermost rows and columns of a canvas. */
-function rimOf(canvas: Canvas): Uint8ClampedArray {
-  const { width, height } = canvas;
-  const context = canvas.getContext('2d');
-  const strips = [
-    context.getImageData(0, 0, width, 1),
-    context.getImageData(0, height - 1, width, 1),
-    context.getImageData(0, 0, 1, height),
-    context.getImageData(width - 1, 0, 1, height),
-  ];
-  const rim = new Uint8ClampedArray(strips.reduce((sum, { data }) => sum + data.length, 0));
+/** The outermost rows and columns of a picture. */
+function rimOf(source: Canvas | Image): Uint8ClampedArray {
+  const { width, height } = source;
+  const strip = (x: number, y: number, wide: number, high: number) => {
+    const context = createCanvas(wide, high).getContext('2d');
+    context.drawImage(source, -x, -y);
+    return context.getImageData(0, 0, wide, high).data;
+  };
+  const strips = [strip(0, 0, width, 1), strip(0, height - 1, width, 1), strip(0, 0, 1, height), strip(width - 1, 0, 1, height)];
+  const rim = new Uint8ClampedArray(strips.reduce((sum, data) => sum + data.length, 0));
   let at = 0;
-  for (const { data } of strips) {
+  for (const data of strips) {
     rim.set(data, at);
     at += data.length;
   }
   return rim;
 }
 
-function seenCanvas(canvas: Canvas, more: Partial<Seen> = {}): Seen {
-  const small = smallSize(canvas.width, canvas.height);
+/** A large picture is brought down to this first, in one step that counts every pixel. */
+const FIRST_STEP = 3;
+
+function seenPicture(source: Canvas | Image, more: Partial<Seen> = {}): Seen {
+  const small = smallSize(source.width, source.height);
+  let near: Canvas | Image = source;
+  if (source.width > small.widthPx * FIRST_STEP * 1.5) {
+    near = createCanvas(small.widthPx * FIRST_STEP, small.heightPx * FIRST_STEP);
+    const context = near.getContext('2d');
+    context.imageSmoothingQuality = 'medium';
+    context.drawImage(source, 0, 0, near.width, near.height);
+  }
   return {
-    widthPx: canvas.width,
-    heightPx: canvas.height,
-    small: smaller(canvas, small.widthPx, small.heightPx),
-    rim: rimOf(canvas),
+    widthPx: source.width,
+    heightPx: source.height,
+    small: smaller(near, small.widthPx, small.heightPx),
+    rim: rimOf(source),
     strange: [],
     holdsPixels: true,
     ...more,
@@ -84,12 +93,7 @@ function seenCanvas(canvas: Canvas, more: Partial<Seen> = {}): Seen {
 }
 
 /** By Skia, whose codecs are others than those that write. */
-async function bySkia(file: Uint8Array): Promise<Seen> {
-  const image = await loadImage(Buffer.from(file));
-  const canvas = createCanvas(image.width, image.height);
-  canvas.getContext('2d').drawImage(image, 0, 0);
-  return seenCanvas(canvas);
-}
+const bySkia = async (file: Uint8Array): Promise<Seen> => seenPicture(await loadImage(Buffer.from(file)));
 
 function fromRgba(data: Uint8Array, width: number, height: number): Canvas {
   const canvas = createCanvas(width, height);
@@ -110,7 +114,7 @@ function tiffByUtif(file: Uint8Array): Seen {
     (first as unknown as Record<string, readonly (number | readonly [number, number])[] | undefined>)[name]?.[0];
   const [fraction, unit] = [tag('t282'), tag('t296')];
   const resolution = typeof fraction === 'object' ? fraction[0] / fraction[1] : fraction;
-  return seenCanvas(fromRgba(UTIF.toRGBA8(first), first.width, first.height), {
+  return seenPicture(fromRgba(UTIF.toRGBA8(first), first.width, first.height), {
     ...(resolution === undefined ? {} : { dotsPerInch: unit === 3 ? resolution * 2.54 : resolution }),
   });
 }

@@ -9,7 +9,7 @@ import { READERS, smaller, smallSize, type Seen } from './readers';
 /** Mean difference from the drawing as another renderer paints it, of 255, at 360 px; edges differ by the rules of their renderers, shapes do not. */
 const MEAN_MOST = { pixels: 3, lossy: 4, vector: 3 } as const;
 const PT_PER_INCH = 72;
-const FINER = 3;
+const FINER = 2;
 
 const over = (value: number, alpha: number, ground: number) => (value * alpha) / 255 + ground * (1 - alpha / 255);
 
@@ -26,18 +26,30 @@ export function meanDifference(one: Pixels, other: Pixels, ground: number): numb
   return sum / (one.data.length / 4) / 3;
 }
 
-/** The box of what is not clear, in pixels. @param from alpha above this counts */
-function inkBox({ widthPx, heightPx, data }: Pixels, from = 24) {
-  const box = { left: widthPx, top: heightPx, right: -1, bottom: -1 };
-  for (let y = 0; y < heightPx; y++)
-    for (let x = 0; x < widthPx; x++)
-      if ((data[(y * widthPx + x) * 4 + 3] as number) > from) {
-        box.left = Math.min(box.left, x);
-        box.right = Math.max(box.right, x);
-        box.top = Math.min(box.top, y);
-        box.bottom = Math.max(box.bottom, y);
-      }
-  return box;
+/** Rows and columns with less than this painted, in whole pixels, may be there for one renderer and not for another: tips of spikes, faint hairlines. */
+const SURE = 3;
+const FAINT = 0.3;
+
+/** The box of the rows and columns in which more than so many pixels are painted. */
+function inkBox({ widthPx, heightPx, data }: Pixels, least: number) {
+  const [columns, rows] = [new Float64Array(widthPx), new Float64Array(heightPx)];
+  for (let y = 0, at = 3; y < heightPx; y++)
+    for (let x = 0; x < widthPx; x++, at += 4) {
+      const painted = (data[at] as number) / 255;
+      columns[x] = (columns[x] as number) + painted;
+      rows[y] = (rows[y] as number) + painted;
+    }
+  const from = (sums: Float64Array) => sums.findIndex((sum) => sum > least);
+  const to = (sums: Float64Array) => sums.findLastIndex((sum) => sum > least);
+  return { left: from(columns), right: to(columns), top: from(rows), bottom: to(rows) };
+}
+
+/** By how many pixels what is surely there in one picture lies outside of what is there at all in another. */
+function beyond(one: Pixels, other: Pixels): number {
+  const [sure, faint] = [inkBox(one, SURE), inkBox(other, FAINT)];
+  if (sure.left < 0) return 0;
+  if (faint.left < 0) return Math.max(one.widthPx, one.heightPx);
+  return Math.max(0, faint.left - sure.left, faint.top - sure.top, sure.right - faint.right, sure.bottom - faint.bottom);
 }
 
 const check = (id: string, passes: boolean, message: string): FileCheck => ({ id, passes, message });
@@ -46,8 +58,7 @@ const channels = (hex: Hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at +
 /** The picture compared with the drawing, on a light ground and on a dark one: a fringe shows on one of them. */
 function compared(seen: Pixels, wanted: Pixels, most: number): readonly FileCheck[] {
   const [light, dark] = [meanDifference(seen, wanted, 255), meanDifference(seen, wanted, 0)];
-  const [one, other] = [inkBox(seen), inkBox(wanted)];
-  const off = Math.max(...(['left', 'top', 'right', 'bottom'] as const).map((side) => Math.abs(one[side] - other[side])));
+  const off = Math.max(beyond(seen, wanted), beyond(wanted, seen));
   return [
     check(
       'picture',
