@@ -139,13 +139,14 @@ const VIEWS = [
     },
   },
   {
-    file: 'marks-actions',
-    path: '/brands/tidewrack-aerial/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
+    file: 'handover',
+    path: '/brands/gorsebank-rowing-club/handover',
+    ready: '.pack .head',
     prepare: async (page) => {
-      await page.locator('::-p-aria([name="Find"][role="button"])').click();
-      const field = await page.waitForSelector('dialog[open] input[role="combobox"]');
-      await field?.type('gap');
+      await page.locator('.make').click();
+      await page.waitForFunction(() => /All \d+ files were made/.test(document.body.innerText), { timeout: 120_000 });
+      await page.locator('button[aria-label^="Choose what goes into Profiles"]').click();
+      await page.locator('button[aria-label^="What was checked"]').click();
     },
   },
   {
