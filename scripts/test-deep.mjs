@@ -18,6 +18,10 @@ const files = [
   'tests/client/work/open-work.test.ts',
   'tests/server/first-start.test.ts',
   'tests/browser/accidents.test.ts',
+  'tests/browser/files-agree.test.ts',
+  'tests/server/brand-file.test.ts',
+  'tests/server/handover.test.ts',
+  'tests/server/handover-kills.test.ts',
 ];
 process.exit(
   await run('npx', ['vitest', 'run', '--testTimeout=3600000', ...files], { env: { ...process.env, DEEP: '1' }, stdio: 'inherit' }),

@@ -147,6 +147,20 @@ describe('a pack', () => {
     expect((await view(brand, again.value.id)).files[0]?.outdated).toBe(true);
   });
 
+  it('holds several marks in one PDF, a page each, and is out of date when any of them changes', async () => {
+    const brand = await newBrand('Pages');
+    const [one, other] = [await newMark(brand, 'One'), await newMark(brand, 'Other')];
+    const made = await order(brand, plan([one.id, other.id], { kind: 'print', formats: ['pdf'], together: true }));
+    const done = await settled(brand, made.value.id);
+    expect(done.files.map(({ state, name }) => [state, name])).toEqual([['done', 'profiles/pages-all-marks-full-color-200x200.pdf']]);
+    expect(done.files[0]?.verdict?.checks.map(({ message }) => message).join()).toContain('2 pages');
+    await send(`${brand}/marks/${other.slug}/revisions`, 'POST', {
+      base: 1,
+      gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Changed') }],
+    });
+    expect((await view(brand, made.value.id)).files[0]?.outdated).toBe(true);
+  });
+
   it('is stopped, goes on, and is tried again; a download waits until all of it is there', async () => {
     const brand = await newBrand('Stopped');
     const mark = await newMark(brand, 'Primary');
@@ -236,14 +250,17 @@ describe('several processes on one database', () => {
       const there = brand.replace(app.url, second.url);
       const PACKS = process.env['DEEP'] === '1' ? 200 : 24;
       const ids = Array.from({ length: PACKS }, () => randomUUID() as string);
+      // Twenty clients, each one pack after the other, half of them at the other process; every request is sent twice.
+      const CLIENTS = 20;
       const answers = await Promise.all(
-        ids.map(async (id, at) => {
-          const from = at % 2 === 0 ? brand : there;
-          const [one, twice] = await Promise.all([
-            order(from, plan([mark.id], { sizes: [size(120 + at, 120)] }), id),
-            order(from, plan([mark.id], { sizes: [size(120 + at, 120)] }), id),
-          ]);
-          return [one.status, twice.status];
+        Array.from({ length: CLIENTS }, async (_, client) => {
+          const statuses: number[] = [];
+          for (let at = client; at < PACKS; at += CLIENTS) {
+            const from = at % 2 === 0 ? brand : there;
+            const ask = () => order(from, plan([mark.id], { sizes: [size(120 + at, 120)] }), ids[at]);
+            for (const { status } of await Promise.all([ask(), ask()])) statuses.push(status);
+          }
+          return statuses;
         }),
       );
       expect(answers.flat().every((status) => status === 201)).toBe(true);

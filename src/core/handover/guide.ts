@@ -34,7 +34,7 @@ const kindOf = (files: readonly GuideFile[]): PackName => files[0]?.wanted.kind 
 /** One file in a line: “Primary, full color, 1080 × 1080 px”. */
 export const fileLine = ({ markName, colorway, wanted }: Pick<GuideFile, 'markName' | 'colorway' | 'wanted'>): string =>
   [
-    markName,
+    wanted.pages ? `${wanted.pages.length + 1} marks on pages of their own` : markName,
     colorway,
     formatOf(wanted.format).ownSizes ? '16 to 256 px' : canvasText(wanted.canvas),
     wanted.ground === null ? 'transparent' : 'on a ground',

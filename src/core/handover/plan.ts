@@ -26,6 +26,10 @@ const packSchema = z.strictObject({
   dressings: z.array(dressingSchema).max(40),
   formats: z.array(z.enum(FORMAT_NAMES as readonly [FormatName, ...FormatName[]])).max(FORMAT_NAMES.length),
   sizes: z.array(sizeSchema).max(MOST_SIZES),
+  /** Formats that have pages hold all marks of the pack in one file. */
+  together: z.boolean().exactOptional(),
+  /** Formats that know both keep every pixel as it is. */
+  exact: z.boolean().exactOptional(),
   /** What files that cannot be transparent stand on; without it, what their colorway is made for. */
   ground: colorKeySchema.exactOptional(),
 });
@@ -82,6 +86,8 @@ export const wantedFileSchema = z.strictObject({
   colors: z.enum(PDF_COLORS as readonly [PdfColors, ...PdfColors[]]).exactOptional(),
   welded: z.boolean().default(false),
   exact: z.boolean().default(false),
+  /** Further marks, each on a page of its own. */
+  pages: z.array(z.string()).exactOptional(),
 });
 export type WantedFile = z.infer<typeof wantedFileSchema>;
 
@@ -122,32 +128,34 @@ export function wantedFiles(plan: HandoverPlan, marks: readonly PlannedMark[], p
   const known = new Set(marks.map(({ id }) => id));
   return plan.packs.flatMap((pack) => {
     const row = packKind(pack.kind);
-    return pack.marks
-      .filter((mark) => known.has(mark))
-      .flatMap((mark) =>
-        pack.dressings
-          .filter((dressing) => hasDressing(palette, dressing))
-          .flatMap((dressing) =>
-            pack.formats.flatMap((format) =>
-              sizesFor(format, pack.sizes).map(({ label, canvas }): WantedFile => {
-                const asked = pack.ground !== undefined && swatchColor(palette, pack.ground) ? pack.ground : groundOf(palette, dressing);
-                return {
-                  ...{ pack: pack.id, kind: pack.kind, mark, dressing, format, label },
-                  canvas:
-                    formatOf(format).pixels || canvas.unit !== 'px' || !follows(canvas)
-                      ? canvas
-                      : canvasSchema.parse({ airPercent: canvas.airPercent }),
-                  ground: formatOf(format).clear ? null : asked,
-                  ...(format === 'pdf' && row.colors ? { colors: row.colors } : {}),
-                  welded: row.welded === true,
-                  exact: false,
-                };
-              }),
-            ),
-          ),
-      );
+    const chosen = pack.marks.filter((mark) => known.has(mark));
+    const dressings = pack.dressings.filter((dressing) => hasDressing(palette, dressing));
+    const one = (mark: string, dressing: Dressing, format: FormatName, { label, canvas }: PlannedSize): WantedFile => {
+      const { pixels, clear, pages } = formatOf(format);
+      const asked = pack.ground !== undefined && swatchColor(palette, pack.ground) ? pack.ground : groundOf(palette, dressing);
+      return {
+        ...{ pack: pack.id, kind: pack.kind, mark, dressing, format, label },
+        canvas: pixels || canvas.unit !== 'px' || !follows(canvas) ? canvas : canvasSchema.parse({ airPercent: canvas.airPercent }),
+        ground: clear ? null : asked,
+        ...(format === 'pdf' && row.colors ? { colors: row.colors } : {}),
+        welded: row.welded === true,
+        exact: pack.exact === true,
+        ...(pages && pack.together && chosen.length > 1 ? { pages: chosen.slice(1) } : {}),
+      };
+    };
+    return chosen.flatMap((mark, at) =>
+      dressings.flatMap((dressing) =>
+        pack.formats
+          // Of marks that share a file only the first makes one.
+          .filter((format) => at === 0 || !(pack.together && formatOf(format).pages))
+          .flatMap((format) => sizesFor(format, pack.sizes).map((size) => one(mark, dressing, format, size))),
+      ),
+    );
   });
 }
+
+/** The marks that a file shows, page by page. */
+export const marksOf = ({ mark, pages = [] }: WantedFile): readonly string[] => [mark, ...pages];
 
 /** Bytes that files of a format take for each pixel, roughly: flat colors pack well. Measured on the demo brands; within a factor of three. */
 const BYTES_PER_PIXEL: { readonly [F in FormatName]?: number } = { png: 0.035, webp: 0.02, jpg: 0.045, avif: 0.012, tif: 0.05 };

@@ -41,7 +41,7 @@
 
   const words = (file: WantedFile): { readonly [W in NameWord]: string } => ({
     brand: latin.brand,
-    mark: latin.marks[file.mark] ?? 'mark',
+    mark: file.pages ? 'all-marks' : (latin.marks[file.mark] ?? 'mark'),
     role: marks.find(({ id }) => id === file.mark)?.role ?? 'mark',
     colorway: latin.colorways[file.dressing] ?? file.dressing,
     use: file.label,

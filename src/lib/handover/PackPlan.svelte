@@ -1,5 +1,6 @@
 <script lang="ts">
   import {
+    ANCHORS,
     canvasText,
     dress,
     dressingsOf,
@@ -8,6 +9,9 @@
     packKind,
     plannedSize,
     readSize,
+    swatchesOf,
+    type Anchor,
+    type ColorKey,
     type PackName,
     type PlannedPack,
     type PlannedSize,
@@ -58,6 +62,9 @@
       ...of,
       sizes: there ? of.sizes.filter(({ label }) => label !== size.label) : sizes.filter((each) => has(each) || each.label === size.label),
     });
+  }
+  function changeSizes(of: PlannedPack, gesture: string, change: Partial<PlannedSize['canvas']>): void {
+    desk.changePack(gesture, { ...of, sizes: of.sizes.map(({ label, canvas }) => ({ label, canvas: { ...canvas, ...change } })) });
   }
   function addSize(event: SubmitEvent): void {
     event.preventDefault();
@@ -126,6 +133,59 @@
       </form>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
     </fieldset>
+    <fieldset class="more">
+      <legend class="label">How</legend>
+      <label
+        >stands
+        <select
+          class="lone-field"
+          value={pack.sizes[0]?.canvas.anchor ?? 'center'}
+          onchange={(event) => changeSizes(pack, 'Place the marks', { anchor: event.currentTarget.value as Anchor })}
+        >
+          {#each ANCHORS as anchor (anchor)}<option value={anchor}>{anchor.replace('-', ' ')}</option>{/each}
+        </select></label
+      >
+      <label
+        >JPEG and AVIF on
+        <select
+          class="lone-field"
+          value={pack.ground ?? ''}
+          onchange={(event) => {
+            const { ground: _, ...rest } = pack;
+            const chosen = event.currentTarget.value as ColorKey | '';
+            desk.changePack('Choose the ground', chosen ? { ...rest, ground: chosen } : rest);
+          }}
+        >
+          <option value="">what the colorway is for</option>
+          {#each swatchesOf(desk.brand.palette) as { key, name } (key)}<option value={key}>{name}</option>{/each}
+        </select></label
+      >
+      <label
+        ><input
+          type="checkbox"
+          checked={pack.sizes.length > 0 && pack.sizes.every(({ canvas }) => canvas.crisp)}
+          onchange={(event) => changeSizes(pack, 'Set edges on pixels', { crisp: event.currentTarget.checked })}
+        /> upright and level edges on whole pixels</label
+      >
+      {#if pack.formats.includes('pdf') && pack.marks.length > 1}
+        <label
+          ><input
+            type="checkbox"
+            checked={pack.together === true}
+            onchange={(event) => desk.changePack('Put PDFs together', { ...pack, together: event.currentTarget.checked })}
+          /> all marks in one PDF, a page each</label
+        >
+      {/if}
+      {#if pack.formats.includes('webp')}
+        <label
+          ><input
+            type="checkbox"
+            checked={pack.exact === true}
+            onchange={(event) => desk.changePack('Choose how exact', { ...pack, exact: event.currentTarget.checked })}
+          /> WebP without any loss</label
+        >
+      {/if}
+    </fieldset>
   {/if}
 </div>
 
@@ -181,6 +241,10 @@
   }
   .chip small {
     color: var(--color-quiet);
+  }
+  .more label {
+    display: block;
+    padding: 2px 0;
   }
   form {
     display: flex;

@@ -10,6 +10,7 @@ import {
   guidePage,
   guideText,
   handoverPlanSchema,
+  marksOf,
   PACK_NAMES,
   packKind,
   readSize,
@@ -83,6 +84,24 @@ describe('a plan', () => {
     const files = wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette);
     expect(files.filter(({ format }) => format === 'svg')).toHaveLength(1);
     expect(files.filter(({ format }) => format === 'png')).toHaveLength(pack.sizes.length);
+  });
+
+  it('puts all marks into one file of pages where that is asked for, and into files of their own in formats without pages', () => {
+    const pack = {
+      ...startPack('print', marks, palette),
+      marks: ['a', 'b', 'c'],
+      dressings: ['full' as const],
+      formats: ['pdf' as const, 'tif' as const],
+      together: true,
+    };
+    const files = wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette);
+    expect(files.map(({ format, mark, pages }) => [format, mark, pages])).toEqual([
+      ['pdf', 'a', ['b', 'c']],
+      ['tif', 'a', undefined],
+      ['tif', 'b', undefined],
+      ['tif', 'c', undefined],
+    ]);
+    expect(files.map(marksOf)[0]).toEqual(['a', 'b', 'c']);
   });
 
   it('passes over marks and colors that are gone', () => {

@@ -29,24 +29,25 @@ async function standingOf(
   return fresh;
 }
 
-/** What is drawn for a file of a pack. @throws a refusal where its mark is gone */
+/** What is drawn for a file of a pack. @param mark one of those that it shows @throws a refusal where its mark is gone */
 export async function subjectOf(
   em: EntityManager,
   brand: { readonly id: string; readonly slug: string; readonly name: string },
   standing: Standing,
   wanted: WantedFile,
+  mark = wanted.mark,
 ): Promise<PictureSubject> {
-  const recipe = standing.recipes.get(wanted.mark);
+  const recipe = standing.recipes.get(mark);
   if (!recipe)
     throw new ProblemError(422, [{ code: 'no-such-mark', message: 'The mark of this file is gone.', fix: 'Plan the pack without it.' }]);
   return {
-    title: `${brand.name}, ${(standing.names.get(wanted.mark) ?? 'mark').toLowerCase()}`,
+    title: `${brand.name}, ${(standing.names.get(mark) ?? 'mark').toLowerCase()}`,
     recipe,
     sources: standing.recipes,
     palette: standing.palette,
     dressing: wanted.dressing,
     ownFamilies: standing.ownFamilies,
-    ownPictures: await picturesOf(em, brand.id, standing, wanted.mark),
+    ownPictures: await picturesOf(em, brand.id, standing, mark),
   };
 }
 
@@ -122,8 +123,11 @@ export async function makeFile(file: string, job: string, worker: string, alone:
     const brand = await em.findOneOrFail(Brand, { id: handover.brand.id });
     const standing = await standingOf(em, brand, handover.id, handover.basis);
     const subject = await subjectOf(em, brand, standing, taken.wanted);
-    const { format, canvas } = taken.wanted;
-    const make = () => heavy('packed', { format, subject, order: orderOf(taken.wanted, standing) });
+    const { format, canvas, pages } = taken.wanted;
+    const more = [];
+    for (const mark of pages ?? []) more.push(await subjectOf(em, brand, standing, taken.wanted, mark));
+    const order = { ...orderOf(taken.wanted, standing), ...(more.length > 0 ? { pages: more } : {}) };
+    const make = () => heavy('packed', { format, subject, order });
     const isLarge = formatOf(format).pixels && pixelsOf(canvas) > LARGE_PIXELS;
     const { verdict, sizeBytes, sha256 } = await (isLarge ? alone(make) : make());
     if (sha256 === undefined) {

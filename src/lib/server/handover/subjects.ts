@@ -66,9 +66,9 @@ function closure(standing: Standing, mark: string): readonly string[] {
   return [...found];
 }
 
-/** What a file of a mark depends on; two files of one digest and one order are the same picture. */
-export function fileBasis(standing: Standing, mark: string): FileBasis {
-  const marks = closure(standing, mark);
+/** What a file of marks depends on; two files of one digest and one order are the same picture. */
+export function fileBasis(standing: Standing, shown: readonly string[]): FileBasis {
+  const marks = [...new Set(shown.flatMap((mark) => closure(standing, mark)))];
   const { palette } = standing;
   const hash = createHash('sha256').update(JSON.stringify(palette));
   for (const id of [...marks].sort()) hash.update(id).update(JSON.stringify(writeRecipe(standing.recipes.get(id) as Recipe)));

@@ -5,6 +5,7 @@ import {
   dress,
   fileNames,
   formatOf,
+  marksOf,
   MOST_FILES,
   sizeName,
   strangeWords,
@@ -68,7 +69,7 @@ export function nameWords(brand: BrandView, marks: readonly PlannedMark[]): Name
     const { width = 0, height = 0 } = file.canvas;
     return {
       brand: slugOf(brand.name) || brand.slug,
-      mark: slugOf(mark?.name ?? '') || 'mark',
+      mark: file.pages ? 'all-marks' : slugOf(mark?.name ?? '') || 'mark',
       role: mark?.role ?? 'mark',
       colorway: slugOf(dress(brand.palette, file.dressing).label) || file.dressing,
       use: slugOf(file.label) || file.kind,
@@ -192,7 +193,7 @@ const namedRows = (
   standing: Standing,
 ): readonly Row[] => {
   const names = fileNames(files, plan.pattern, nameWords(brand, marks), (pack) => pack);
-  return files.map((wanted, at) => ({ name: names[at] as string, wanted, basis: fileBasis(standing, wanted.mark) }));
+  return files.map((wanted, at) => ({ name: names[at] as string, wanted, basis: fileBasis(standing, marksOf(wanted)) }));
 };
 
 /** Orders a pack: its files are made from the revisions of this moment, by whichever worker is free. */
@@ -242,14 +243,22 @@ async function handoverRow(em: EntityManager, brandId: string, id: string) {
   return row;
 }
 
-/** What shows a brand now, mark by mark, so that packs can say what has changed. */
-async function digestsNow(em: EntityManager, brand: BrandView): Promise<ReadonlyMap<string, string>> {
-  const standing = await standingAt(em, brand, await basisNow(em.fork(), brand));
-  return new Map([...standing.recipes.keys()].map((mark) => [mark, fileBasis(standing, mark).digest]));
+/** Says what a file would show now, so that packs can say what has changed. */
+type DigestNow = (wanted: WantedFile) => string;
+async function digestsNow(em: EntityManager, brand: BrandView): Promise<DigestNow> {
+  const standing = await standingAt(em, brand, await basisNow(em, brand));
+  const known = new Map<string, string>();
+  return (wanted) => {
+    const marks = marksOf(wanted);
+    const key = marks.join();
+    const digest = known.get(key) ?? fileBasis(standing, marks).digest;
+    known.set(key, digest);
+    return digest;
+  };
 }
 
 type HandoverRow = Awaited<ReturnType<typeof handoverRow>>;
-async function viewOf(em: EntityManager, row: HandoverRow, now: ReadonlyMap<string, string>): Promise<HandoverView> {
+async function viewOf(em: EntityManager, row: HandoverRow, now: DigestNow): Promise<HandoverView> {
   const files = await em.find(HandoverFile, { handover: row.id }, { orderBy: { position: 'asc' } });
   return {
     ...{ id: row.id, number: row.number, name: row.name },
@@ -262,7 +271,7 @@ async function viewOf(em: EntityManager, row: HandoverRow, now: ReadonlyMap<stri
       verdict: file.verdict ?? null,
       reason: file.reason ?? null,
       revision: file.basis.marks[file.wanted.mark] ?? 0,
-      outdated: now.get(file.wanted.mark) !== file.basis.digest,
+      outdated: now(file.wanted) !== file.basis.digest,
     })),
   };
 }

@@ -153,7 +153,12 @@ async function svgByLibrsvg(file: Uint8Array): Promise<Seen> {
   const small = smallSize(Number(wide) * 1000, Number(high) * 1000);
   // Drawn larger and made smaller, as the other side is.
   const drawn = await sharp(
-    Buffer.from(text.replace(/(<svg[^>]*) width="[^"]*" height="[^"]*"/, `$1 width="${small.widthPx * 2}" height="${small.heightPx * 2}"`)),
+    Buffer.from(
+      text.replace(
+        /(<svg[^>]*) width="[^"]*" height="[^"]*"/,
+        `$1 preserveAspectRatio="none" width="${small.widthPx * 3}" height="${small.heightPx * 3}"`,
+      ),
+    ),
   )
     .ensureAlpha()
     .raw()

@@ -1,4 +1,4 @@
-import { formatOf, picturesIn, type FormatName, type Hex } from '$core/index';
+import { blurredSides, formatOf, picturesIn, type CanvasFrame, type Drawing, type FormatName, type Hex } from '$core/index';
 import { storedFile } from '../files';
 import type { FileOrder, PictureSubject } from '../formats';
 import { framed } from '../formats/framed';
@@ -6,24 +6,49 @@ import { painted, type Pixels } from './painted';
 import type { FileCheck, FileVerdict } from './verdict';
 import { READERS, smaller, smallSize, type Seen } from './readers';
 
-/** Mean difference from the drawing as another renderer paints it, of 255, at 360 px; edges differ by the rules of their renderers, shapes do not. */
-const MEAN_MOST = { pixels: 3, lossy: 4, vector: 3 } as const;
+/** Mean difference from the drawing as another renderer paints it, of 255. */
+const MEAN_MOST = { pixels: 2, lossy: 3, vector: 2 } as const;
 const PT_PER_INCH = 72;
-const FINER = 2;
+const FINER = 3;
 
 const over = (value: number, alpha: number, ground: number) => (value * alpha) / 255 + ground * (1 - alpha / 255);
 
-/** How far two pictures are apart on a ground, by the compositing formula. @source Porter and Duff, 1984: "over" */
-export function meanDifference(one: Pixels, other: Pixels, ground: number): number {
-  if (one.widthPx !== other.widthPx || one.heightPx !== other.heightPx) return 255;
-  let sum = 0;
-  for (let at = 0; at < one.data.length; at += 4)
-    for (let channel = 0; channel < 3; channel++)
-      sum += Math.abs(
-        over(one.data[at + channel] as number, one.data[at + 3] as number, ground) -
-          over(other.data[at + channel] as number, other.data[at + 3] as number, ground),
-      );
-  return sum / (one.data.length / 4) / 3;
+/** How far two pictures are apart: of 255 on average, and the fields that are not the same at all. */
+interface Difference {
+  readonly mean: number;
+  readonly far: number;
+}
+/** Side of a field in pixels; a field is another one when its mean is off by more than this of 255. */
+const FIELD = 4;
+const FAR = 110;
+/** Fields that may be so: tips and hairlines that one renderer sees and another does not. */
+const FAR_MOST = 2;
+
+/**
+ * How far two pictures are apart on a ground, by the compositing formula, of 255: fields of four by four pixels are compared by their means, so
+ * that what renderers do along edges evens out and what is missing does not.
+ * @source Porter and Duff, 1984: "over"
+ */
+function difference(one: Pixels, other: Pixels, ground: number): Difference {
+  const { widthPx, heightPx } = one;
+  if (widthPx !== other.widthPx || heightPx !== other.heightPx) return { mean: 255, far: widthPx * heightPx };
+  let [sum, far] = [0, 0];
+  for (let top = 0; top < heightPx; top += FIELD)
+    for (let left = 0; left < widthPx; left += FIELD) {
+      const off = [0, 0, 0];
+      for (let y = top; y < Math.min(top + FIELD, heightPx); y++)
+        for (let x = left; x < Math.min(left + FIELD, widthPx); x++) {
+          const at = (y * widthPx + x) * 4;
+          for (const channel of [0, 1, 2])
+            off[channel] =
+              (off[channel] as number) +
+              over(one.data[at + channel] as number, one.data[at + 3] as number, ground) -
+              over(other.data[at + channel] as number, other.data[at + 3] as number, ground);
+        }
+      for (const each of off) sum += Math.abs(each);
+      if (Math.max(...off.map(Math.abs)) > FAR * FIELD * FIELD) far++;
+    }
+  return { mean: sum / (widthPx * heightPx) / 3, far };
 }
 
 /** Rows and columns with less than this painted, in whole pixels, may be there for one renderer and not for another: tips of spikes, faint hairlines. */
@@ -57,13 +82,15 @@ const channels = (hex: Hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at +
 
 /** The picture compared with the drawing, on a light ground and on a dark one: a fringe shows on one of them. */
 function compared(seen: Pixels, wanted: Pixels, most: number): readonly FileCheck[] {
-  const [light, dark] = [meanDifference(seen, wanted, 255), meanDifference(seen, wanted, 0)];
+  const [light, dark] = [difference(seen, wanted, 255), difference(seen, wanted, 0)];
+  const mean = Math.max(light.mean, dark.mean);
+  const far = Math.max(light.far, dark.far);
   const off = Math.max(beyond(seen, wanted), beyond(wanted, seen));
   return [
     check(
       'picture',
-      light <= most && dark <= most,
-      `differs from the drawing by ${Math.max(light, dark).toFixed(2)} of 255 on average, on light and on dark`,
+      mean <= most && far <= FAR_MOST,
+      `differs from the drawing by ${mean.toFixed(2)} of 255 on average, on light and on dark${far > FAR_MOST ? `; in ${far} places it is another` : ''}`,
     ),
     check('ink', off <= 2, `its ink lies where it is drawn, to ${off} of ${Math.max(wanted.widthPx, wanted.heightPx)} px`),
   ];
@@ -171,6 +198,7 @@ export async function verifyFile(format: FormatName, file: Uint8Array, subject: 
     ...(colored
       ? [shapesCheck(seen.small, wanted, order.ground !== undefined)]
       : compared(seen.small, wanted, pixels ? (lossy ? MEAN_MOST.lossy : MEAN_MOST.pixels) : MEAN_MOST.vector)),
+    ...(pixels && canvas.unit === 'px' ? [sharpCheck(drawing, frame)] : []),
     ...(seen.rim ? [rimCheck(seen.rim, order.ground, lossy, wanted)] : []),
     ...(frame.dotsPerInch !== undefined && pixels && formatOf(format).paper
       ? [
@@ -200,17 +228,24 @@ export async function verifyFile(format: FormatName, file: Uint8Array, subject: 
   return { passes: checks.every(({ passes }) => passes), checks };
 }
 
+/** How many of a drawing's straight edges look soft at this size: said, and no fault; sides nearer to one another than a pixel cannot all be on one. */
+function sharpCheck(drawing: Drawing, { box, widthPx }: CanvasFrame): FileCheck {
+  const { allPx, blurredPx } = blurredSides(drawing, box, widthPx);
+  const percent = allPx === 0 ? 0 : Math.round((100 * blurredPx) / allPx);
+  if (percent > 0) return check('sharp', true, `${percent} % of its upright and level edges lie between pixels`);
+  return check('sharp', true, allPx === 0 ? 'it has no upright or level edges' : 'its upright and level edges lie on whole pixels');
+}
+
 /** Coverage compared where colors cannot be: how far the alphas are apart, of 255. */
 function shapesCheck(seen: Pixels, wanted: Pixels, hasGround: boolean): FileCheck {
   if (hasGround)
     return check('picture', seen.widthPx === wanted.widthPx && seen.heightPx === wanted.heightPx, 'in process inks, on its ground');
-  let sum = 0;
-  const same = seen.data.length === wanted.data.length;
-  for (let at = 3; same && at < seen.data.length; at += 4) sum += Math.abs((seen.data[at] as number) - (wanted.data[at] as number));
-  const mean = same ? sum / (seen.data.length / 4) : 255;
+  const shape = ({ data, ...size }: Pixels): Pixels => ({ ...size, data: data.map((value, at) => (at % 4 === 3 ? value : 0)) });
+  // Black shapes on white: what is left of them is how much is covered.
+  const { mean, far } = difference(shape(seen), shape(wanted), 255);
   return check(
     'picture',
-    mean <= MEAN_MOST.vector,
+    mean <= MEAN_MOST.vector && far <= FAR_MOST,
     `its shapes differ from the drawing by ${mean.toFixed(2)} of 255 on average; its colors are process inks`,
   );
 }
