@@ -1,4 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import pg from 'pg';
+import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { startApp } from '../../scripts/setup/app.mjs';
 import { dataFolder, ensureDatabase, startCluster } from '../../scripts/setup/cluster.mjs';
@@ -55,6 +59,53 @@ describe('what was saved', () => {
       );
       for (const { url } of apps) expect(await read<unknown[]>(`${url}/api/brands`)).toHaveLength(3);
       await Promise.all(apps.map((app) => app.stop()));
+    } finally {
+      cluster.remove();
+    }
+  });
+
+  it('is taken over where an earlier version kept files on a disk alone: into the database, whole ones only, the copies left where they are', async () => {
+    const cluster = await startCluster(dataFolder(`adopted-${process.pid}`));
+    const fileFolder = mkdtempSync('/tmp/lucky-adopt-');
+    try {
+      const databaseUrl = ensureDatabase(cluster, 'adopted');
+      const start = async () => startApp({ port: await freePort(), databaseUrl, quiet: true, fileFolder });
+      let app = await start();
+      const { slug } = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Adopted', palette })).value;
+      const bring = async (gray: number) => {
+        const png = PNG.sync.write(Object.assign(new PNG({ width: 24, height: 24 }), { data: Buffer.alloc(24 * 96, gray) }));
+        const headers = { 'content-type': 'image/png' };
+        const answer = await fetch(`${app.url}/api/brands/${slug}/pictures?name=p.png`, {
+          method: 'POST',
+          headers,
+          body: new Uint8Array(png),
+        });
+        return ((await answer.json()) as { sha256: string }).sha256;
+      };
+      const [whole, damaged] = [await bring(80), await bring(160)];
+      const pictureOf = async (sha256: string) => fetch(`${app.url}/api/brands/${slug}/pictures/${sha256}`);
+      const before = Buffer.from(await (await pictureOf(whole)).arrayBuffer());
+      await app.stop();
+      // As an earlier version left it: files on the disk, rows that name them, nothing of them in the database.
+      const client = new pg.Client({ connectionString: databaseUrl });
+      await client.connect();
+      await client.query('delete from stored_file');
+      for (const [sha256, bytes] of [
+        [whole, before],
+        [damaged, before.subarray(0, 20)],
+      ] as const) {
+        mkdirSync(join(fileFolder, sha256.slice(0, 2)), { recursive: true });
+        writeFileSync(join(fileFolder, sha256.slice(0, 2), sha256), bytes);
+      }
+      app = await start();
+      const { rows } = await client.query<{ sha256: string }>('select sha256 from stored_file');
+      await client.end();
+      expect(rows).toEqual([{ sha256: whole }]);
+      expect(existsSync(join(fileFolder, whole.slice(0, 2), whole))).toBe(true);
+      rmSync(fileFolder, { recursive: true });
+      expect(Buffer.compare(Buffer.from(await (await pictureOf(whole)).arrayBuffer()), before)).toBe(0);
+      expect((await pictureOf(damaged)).status).toBe(410);
+      await app.stop();
     } finally {
       cluster.remove();
     }
