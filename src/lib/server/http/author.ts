@@ -36,8 +36,12 @@ const SYSTEMS = [
 ] as const;
 const ROOMS = [
   [/\/marks\//, 'the table'],
-  [/\/brief/, 'the brief'],
-  [/\/type/, 'the type room'],
+  [/\/brief$/, 'the brief'],
+  [/\/type$/, 'the type room'],
+  [/\/family$/, 'the family room'],
+  [/\/color$/, 'the color room'],
+  [/\/proof$/, 'the proof wall'],
+  [/\/handover$/, 'the hand-over'],
   [/\/library/, 'the library'],
   [/\/$/, 'the studio'],
 ] as const;

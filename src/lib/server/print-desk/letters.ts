@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { InferEntity } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { DeskAnswer, ProcessName } from '$core/index';
 import { HandoverFile, PrintOrder } from '../database/entities';
@@ -42,15 +43,8 @@ export interface PrintOrderView {
 interface Wanted {
   readonly widthMm?: number;
 }
-type Row = NonNullable<Awaited<ReturnType<EntityManager['findOne']>>> & {
-  id: string;
-  handoverFile: { id: string };
-  process: string;
-  wanted: unknown;
-  answer?: unknown;
-  askedAt: Date;
-  dueAt?: Date | null;
-  answeredAt?: Date | null;
+type Row = Pick<InferEntity<typeof PrintOrder>, 'id' | 'process' | 'wanted' | 'answer' | 'askedAt' | 'dueAt' | 'answeredAt'> & {
+  readonly handoverFile: { readonly id: string };
 };
 const viewOf = (row: Row): PrintOrderView => ({
   ...{ id: row.id, file: row.handoverFile.id, process: row.process as ProcessName },
@@ -65,9 +59,7 @@ const MOST_LETTERS = 60;
 
 /** The letters of a brand to the desk, the newest first. */
 export async function listPrintOrders(em: EntityManager, brandId: string): Promise<readonly PrintOrderView[]> {
-  return (await em.find(PrintOrder, { brand: brandId }, { orderBy: { askedAt: 'desc' }, limit: MOST_LETTERS })).map((row) =>
-    viewOf(row as unknown as Row),
-  );
+  return (await em.find(PrintOrder, { brand: brandId }, { orderBy: { askedAt: 'desc' }, limit: MOST_LETTERS })).map((row) => viewOf(row));
 }
 
 /** Sends a finished file to the desk. The same letter twice is one. */
@@ -99,7 +91,7 @@ export async function sendToDesk(
     await (
       await queue()
     ).insert([{ id: randomUUID(), name: DESK_QUEUE, data: { order: order.id }, startAfter: `${afterS} seconds`, singletonKey: order.id }]);
-  return viewOf(row as unknown as Row);
+  return viewOf(row);
 }
 
 /** Answers one letter, as the desk would. @throws what may pass */
