@@ -12,7 +12,7 @@ export default defineConfig({
     outDir: 'build/heavy',
     target: 'node20',
     rolldownOptions: {
-      input: { worker: here('./src/lib/server/heavy/worker.ts'), packs: here('./src/lib/server/handover/process.ts') },
+      input: { worker: here('./src/lib/server/heavy/worker.ts'), packs: here('./src/lib/server/jobs/process.ts') },
       output: { entryFileNames: '[name].js' },
     },
   },

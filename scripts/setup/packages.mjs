@@ -72,6 +72,7 @@ const isInstalled = (name) =>
  * @type {Record<string, { readonly label: string, readonly present: () => boolean }>}
  */
 export const DEBIAN = {
+  'libimage-exiftool-perl': { label: 'exiftool, a reader of what pictures tell', present: () => onPath('exiftool') },
   wfuzz: { label: 'a published list of script injections', present: () => existsSync('/usr/share/wfuzz/wordlist/Injections/XSS.txt') },
   postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
   chromium: { label: 'Chromium', present: () => onPath('chromium') },

@@ -50,3 +50,9 @@ export * from './handover';
 
 // A supplier who is not there: what printers and makers would say of a file
 export * from './print-desk';
+
+// Watermarks over photos
+export * from './watermark';
+
+// Goods that marks are shown on
+export * from './scenes';

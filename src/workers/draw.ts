@@ -77,6 +77,17 @@ import {
   type PictureNews,
   type SeenGap,
   type ShippedFamily,
+  groupPieces,
+  swatchColor,
+  leastOpacity,
+  watermarkDrawing,
+  watermarkSources,
+  type ColorKey,
+  type LaidWatermark,
+  type PhotoSize,
+  type PhotoTones,
+  type Watermark,
+  type WatermarkSource,
 } from '$core/index';
 
 /** What has changed in the tab since the worker was last told: it keeps the rest. */
@@ -123,12 +134,28 @@ export interface SpacingPicture {
 }
 export type FormPicture = Omit<LetterForm, 'path'> & { readonly data: string };
 
+/** A photo and what is to be laid over it. */
+export interface WatermarkOrder {
+  readonly photo: PhotoSize;
+  readonly tones: PhotoTones;
+  readonly watermark: Watermark;
+}
+/** A watermark as the page shows it over its photo, in the photo's pixels. */
+export interface WatermarkPicture extends Pick<LaidWatermark, 'stamps' | 'protection'> {
+  readonly groups: readonly GroupPieces[];
+}
+const expectPaths = (paths: PathAlgebra | undefined): PathAlgebra => {
+  if (!paths) throw new Error('The worker was asked before it was opened.');
+  return paths;
+};
+
 /** What the worker does for the page; the door (`draw.worker.ts`) only hands it out. */
 export class Draughtsman {
   #loader: FontLoader | undefined;
   #resolver: Resolver | undefined;
   #dresser: Dresser | undefined;
   #paths: PathAlgebra | undefined;
+  #laid: { readonly key: string; readonly palette: Palette; readonly sources: ReadonlyMap<string, WatermarkSource> } | undefined;
 
   /** @param pathLibrary where the bytes of the path library are fetched from */
   constructor(private readonly pathLibrary: string) {}
@@ -151,6 +178,7 @@ export class Draughtsman {
   /** Takes in what has changed; everything asked afterwards is answered from it. */
   tell({ palette, marks }: BrandNews): void {
     this.#palette = palette;
+    if (marks.length > 0) this.#laid = undefined;
     for (const { id, parts, whole } of marks) {
       const before = this.#parts.get(id);
       const read = new Map(parts.map((text) => [text, before?.get(text) ?? (JSON.parse(text) as Part)]));
@@ -174,6 +202,50 @@ export class Draughtsman {
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
+  }
+
+  /** The watermark of a photo, as pieces for the page. @param prefix stands before its ids @param measured whether what it protects is measured: not while it is dragged */
+  async watermark({ photo, tones, watermark }: WatermarkOrder, prefix: string, measured = true): Promise<WatermarkPicture> {
+    const { loader, resolver, dresser } = this.#ready();
+    const [recipes, palette] = [this.#recipes, this.#palette];
+    const key = JSON.stringify([watermark.stamps.map(({ mark }) => mark), watermark.veil?.text, watermark.veil?.mark]);
+    // Marks are drawn once; a drag only lays them elsewhere.
+    if (this.#laid?.key !== key || this.#laid.palette !== palette)
+      this.#laid = {
+        ...{ key, palette },
+        sources: await watermarkSources(watermark, recipes, async (recipe, dressing) => {
+          await loader.load(fontsNeeded(recipe, recipes));
+          return dresser(resolver.resolve({ recipe, sources: recipes, dress: dress(palette, 'full') }), recipe, palette, dressing);
+        }),
+      };
+    const { drawing, stamps, protection } = this.#lay({ photo, tones, watermark }, this.#laid.sources, measured);
+    return {
+      groups: drawing.groups.map((group) => groupPieces(group, prefix, (sha256) => `${this.#pictureBase}${sha256}`)),
+      stamps,
+      protection,
+    };
+  }
+
+  #lay({ photo, tones, watermark }: WatermarkOrder, sources: ReadonlyMap<string, WatermarkSource>, measured = true): LaidWatermark {
+    const palette = this.#palette;
+    return watermarkDrawing(watermark, sources, {
+      ...{ photo, tones, measured },
+      colors: { light: palette.paper, dark: palette.ink, swatch: (swatch) => swatchColor(palette, swatch as ColorKey) },
+      paths: expectPaths(this.#paths),
+    });
+  }
+
+  /** The lowest opacity of a photo's veil that keeps a share of it protected. */
+  async leastVeil(order: WatermarkOrder, share: number): Promise<{ readonly opacityPercent: number; readonly share: number } | undefined> {
+    await this.watermark(order, '', false);
+    const sources = this.#laid?.sources;
+    const { veil } = order.watermark;
+    if (!veil || !sources) return undefined;
+    return leastOpacity(
+      share,
+      { low: 1, high: 60 },
+      (opacityPercent) => this.#lay({ ...order, watermark: { ...order.watermark, veil: { ...veil, opacityPercent } } }, sources).protection,
+    );
   }
 
   /** A part as it would look with other treatments, on its own; nothing where it is not drawn. @param name tells several apart on one page */

@@ -4,6 +4,7 @@ import { briefSchema, type Brief } from './brief';
 import { makingLimitsSchema, type MakingLimits } from '../checks/makings';
 import { handoverPlanSchema, type HandoverPlan } from '../handover/plan';
 import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
+import { photoDeskSchema, type PhotoDesk } from '../watermark/settings';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
 /** The documents a brand has one of each; a new kind is one schema and one row. */
@@ -14,6 +15,7 @@ export const documentForms: {
   readonly palettes: StoredForm<KeptPalettes>;
   readonly makers: StoredForm<MakingLimits>;
   readonly handover: StoredForm<HandoverPlan>;
+  readonly photos: StoredForm<PhotoDesk>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
@@ -21,5 +23,6 @@ export const documentForms: {
   palettes: { label: 'These palettes', steps: [], schema: keptPalettesSchema },
   makers: { label: 'These limits', steps: [], schema: makingLimitsSchema },
   handover: { label: 'This plan', steps: [], schema: handoverPlanSchema },
+  photos: { label: 'What is laid over photos', steps: [], schema: photoDeskSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

@@ -6,6 +6,7 @@ export const rooms = [
   { id: 'family', label: 'Family', address: (brand: string) => `/brands/${brand}/family` },
   { id: 'color', label: 'Color', address: (brand: string) => `/brands/${brand}/color` },
   { id: 'proof', label: 'Proof', address: (brand: string) => `/brands/${brand}/proof` },
+  { id: 'photos', label: 'Photos', address: (brand: string) => `/brands/${brand}/photos` },
   { id: 'handover', label: 'Hand-over', address: (brand: string) => `/brands/${brand}/handover` },
 ] as const;
 

@@ -2,6 +2,8 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { CatalogueEntry, MarkRole, PictureColor, Problem, RevisionKind, WantedFile } from '$core/index';
 import type { FileVerdict } from '../verify/verdict';
 import { author } from '../http/author';
+import type { PhotoReport } from '../photos/marked-photo';
+import type { PhotoFacts } from '../photos/taken-photo';
 
 /** Who made a version, and from where. */
 const made = () => ({
@@ -236,9 +238,86 @@ export const PrintOrder = defineEntity({
   },
 });
 
+/** A photo of a brand, kept as it came. */
+export const Photo = defineEntity({
+  name: 'Photo',
+  tableName: 'photo',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    sha256: p.string(),
+    /** A smaller copy to look at. */
+    preview: p.string(),
+    name: p.text(),
+    facts: p.json<PhotoFacts>(),
+    sizeBytes: p.bigint('number'),
+    toneColumns: p.integer(),
+    toneRows: p.integer(),
+    /** How light and how busy each cell of it is; two bytes a cell. */
+    tones: p.blob(),
+    position: p.integer(),
+    createdAt: p.datetime(),
+    removedAt: p.datetime().nullable(),
+  },
+});
+
+/** Photos that were marked in one go, with what was laid over them and as which revisions. */
+export const PhotoRun = defineEntity({
+  name: 'PhotoRun',
+  tableName: 'photo_run',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    number: p.integer(),
+    name: p.text(),
+    desk: p.json<unknown>(),
+    basis: p.json<HandoverBasis>(),
+    ...made(),
+    createdAt: p.datetime(),
+    removedAt: p.datetime().nullable(),
+  },
+});
+
+/** One photo of a run: what it is called, and what has become of it. */
+export const PhotoFile = defineEntity({
+  name: 'PhotoFile',
+  tableName: 'photo_file',
+  properties: {
+    id: p.uuid().primary(),
+    run: () => p.manyToOne(PhotoRun),
+    photo: () => p.manyToOne(Photo),
+    position: p.integer(),
+    name: p.text(),
+    state: p.string().$type<FileState>(),
+    jobId: p.uuid().nullable(),
+    sha256: p.string().nullable(),
+    sizeBytes: p.bigint('number').nullable(),
+    verdict: p.json<PhotoReport>().nullable(),
+    reason: p.json<readonly Problem[]>().nullable(),
+    tries: p.integer().default(0),
+    worker: p.text().nullable(),
+    madeAt: p.datetime().nullable(),
+  },
+});
+
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
 export type TryRow = InferEntity<typeof Try>;
 export type RevisionRow = InferEntity<typeof Revision>;
 
-export const entities = [Brand, SavedPalette, Mark, Revision, Try, SavedDocument, Picture, OwnFont, Handover, HandoverFile, PrintOrder];
+export const entities = [
+  Brand,
+  SavedPalette,
+  Mark,
+  Revision,
+  Try,
+  SavedDocument,
+  Picture,
+  OwnFont,
+  Handover,
+  HandoverFile,
+  PrintOrder,
+  Photo,
+  PhotoRun,
+  PhotoFile,
+];

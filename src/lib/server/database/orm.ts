@@ -10,6 +10,7 @@ import { GesturesLoansKeys } from './migrations/0004-gestures-loans-keys';
 import { Shelves } from './migrations/0005-shelves';
 import { Authors } from './migrations/0006-authors';
 import { FilesHandovers } from './migrations/0007-files-handovers';
+import { Photos } from './migrations/0008-photos';
 import { adoptDiskFiles } from '../files';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
@@ -37,6 +38,7 @@ async function open(): Promise<MikroORM> {
         { name: '0005-shelves', class: Shelves },
         { name: '0006-authors', class: Authors },
         { name: '0007-files-handovers', class: FilesHandovers },
+        { name: '0008-photos', class: Photos },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

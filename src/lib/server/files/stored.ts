@@ -85,14 +85,21 @@ export async function storedAmong(sha256s: readonly string[]): Promise<ReadonlyS
 }
 
 /** What names a file: nothing of it is swept while a row of these does. */
-const NAMED_BY = ['picture', 'own_font', 'handover_file'] as const;
+const NAMED_BY = [
+  ['picture', 'sha256'],
+  ['own_font', 'sha256'],
+  ['handover_file', 'sha256'],
+  ['photo', 'sha256'],
+  ['photo', 'preview'],
+  ['photo_file', 'sha256'],
+] as const;
 
 /** Clears files that no row has named since a time. @returns their digests */
 export async function clearUnnamed(before: Date): Promise<readonly string[]> {
   // A file that somebody brings in again in this moment is newer once its row is locked, and stays.
   const { rows } = await pool().query<{ sha256: string }>(
     `delete from "stored_file" as "file" where "touched_at" < $1
-     ${NAMED_BY.map((table) => `and not exists (select 1 from "${table}" where "${table}"."sha256" = "file"."sha256")`).join(' ')}
+     ${NAMED_BY.map(([table, column]) => `and not exists (select 1 from "${table}" where "${table}"."${column}" = "file"."sha256")`).join(' ')}
      returning "sha256"`,
     [before],
   );
@@ -102,7 +109,7 @@ export async function clearUnnamed(before: Date): Promise<readonly string[]> {
 /** Files that rows name and that are not stored: those of a version that kept them on a disk. */
 export async function namedButNotStored(): Promise<readonly string[]> {
   const { rows } = await pool().query<{ sha256: string }>(
-    `select "sha256" from (${NAMED_BY.map((table) => `select "sha256" from "${table}" where "sha256" is not null`).join(' union ')}) as "named"
+    `select "sha256" from (${NAMED_BY.map(([table, column]) => `select "${column}" as "sha256" from "${table}" where "${column}" is not null`).join(' union ')}) as "named"
      where not exists (select 1 from "stored_file" where "stored_file"."sha256" = "named"."sha256")`,
   );
   return rows.map(({ sha256 }) => sha256);

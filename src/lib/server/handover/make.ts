@@ -2,12 +2,14 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { formatOf, swatchColor, type Canvas, type Problem, type WantedFile } from '$core/index';
 import { Brand, Handover, type HandoverBasis } from '../database/entities';
 import { unitOfWork } from '../database/orm';
-import { pool } from '../database/pool';
 import { tellMoved } from '../events';
 import type { FileOrder, PictureSubject } from '../formats';
 import { heavy } from '../heavy/pool';
 import { ProblemError } from '../http/problem-error';
-import { asRefusal, isDatabaseDown } from '../http/refusals';
+import { asRefusal } from '../http/refusals';
+import { PACK_FILES } from '../jobs/queue';
+import { mayPass, settleRow, takeRow } from '../jobs/row';
+import type { MakeFile } from '../jobs/worker';
 import { picturesOf, standingAt, type Standing } from './subjects';
 
 /** What a worker remembers of the pack that it works at: its files come one after the other. */
@@ -76,41 +78,19 @@ interface Taken {
   readonly tries: number;
 }
 
-/** Takes a file on; nothing where it was stopped, is done, or belongs to another job by now. */
-async function take(file: string, job: string, worker: string): Promise<Taken | undefined> {
-  const { rows } = await pool().query<Taken>(
-    `update "handover_file" set "state" = 'making', "worker" = $3, "tries" = "tries" + 1
-     where "id" = $1 and "job_id" = $2 and "state" in ('waiting', 'making')
-     returning "id", "wanted", "handover_id" as "handover", "tries"`,
-    [file, job, worker],
-  );
-  return rows[0];
-}
-
 /** Says to whoever looks on that a pack has come along. */
 const tell = (em: EntityManager, handover: string) => tellMoved(em, { subject: `handover:${handover}`, revision: 0 });
 
-/** What cannot be made now and can be made later is no fault of the file. */
-const passes = (error: unknown): boolean => isDatabaseDown(error) || (error instanceof ProblemError && [503, 507].includes(error.status));
-
 /**
  * Makes one file of a pack: drawn at the revisions that its pack began from, written, opened again, kept, and only then said to be done.
- * @param job the job that it is made for; a file that has another job by now is left to it
- * @param alone runs one large file at a time
- * @throws what may pass: the queue tries again
  */
-export async function makeFile(file: string, job: string, worker: string, alone: <T>(run: () => Promise<T>) => Promise<T>): Promise<void> {
-  const taken = await take(file, job, worker);
+export const makeFile: MakeFile = async (file, job, worker, alone) => {
+  const taken = await takeRow<Taken>(PACK_FILES, '"id", "wanted", "handover_id" as "handover", "tries"', file, job, worker);
   if (!taken) return;
   const em = await unitOfWork();
   await tell(em, taken.handover);
   const settle = async (columns: string, values: readonly unknown[]) => {
-    await pool().query(`update "handover_file" set ${columns} where "id" = $1 and "job_id" = $2 and "state" = 'making' and "worker" = $3`, [
-      file,
-      job,
-      worker,
-      ...values,
-    ]);
+    await settleRow(PACK_FILES, file, job, worker, columns, values);
     await tell(em, taken.handover);
   };
   const fail = (problems: readonly Problem[], verdict: unknown = null) =>
@@ -150,25 +130,7 @@ export async function makeFile(file: string, job: string, worker: string, alone:
       JSON.stringify(verdict),
     ]);
   } catch (error) {
-    if (passes(error)) throw error;
+    if (mayPass(error)) throw error;
     await fail(asRefusal(error).problems);
   }
-}
-
-/** A file that was tried too often is given up, with its reason. */
-export async function giveUp(file: string, job: string): Promise<void> {
-  await pool().query(
-    `update "handover_file" set "state" = 'failed', "reason" = $3, "made_at" = now() where "id" = $1 and "job_id" = $2 and "state" in ('waiting', 'making')`,
-    [
-      file,
-      job,
-      JSON.stringify([
-        {
-          code: 'given-up',
-          message: 'The worker that made it ended several times before it was done.',
-          fix: 'Try again; if it stays so, ask for a smaller picture.',
-        },
-      ]),
-    ],
-  );
-}
+};

@@ -20,6 +20,8 @@ import { bringIn, type BroughtIn } from '../art';
 import { openBrandFile, type OpenedBrandFile } from '../brand-file/open';
 import { drawMark } from '../draw-mark';
 import { storedFile, storeFile } from '../files';
+import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo';
+import { takenPhoto } from '../photos/taken-photo';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
@@ -99,6 +101,17 @@ export const tasks = {
     const file = await FORMATS[format].make(subject, order);
     const verdict = await verifyFile(format, file, subject, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+  },
+  /** A photo that comes in, and the smaller copy of it that is looked at; both are kept. */
+  photo: async ({ bytes, name }: { readonly bytes: Uint8Array; readonly name: string }) => {
+    const { preview, ...taken } = await takenPhoto(bytes, name);
+    return { ...taken, sizeBytes: bytes.length, sha256: await storeFile(bytes), preview: await storeFile(preview) };
+  },
+  /** A photo under its watermark: written, opened again, and kept only if it is right. */
+  photoMarked: async ({ order }: { readonly order: PhotoOrder }) => {
+    const { bytes, report } = await markedPhoto(order);
+    const wrong = await wrongWith(bytes, { report, order });
+    return { report, wrong, sizeBytes: bytes.length, ...(wrong.length === 0 ? { sha256: await storeFile(bytes) } : {}) };
   },
   /** A brand file, read to its end and checked; its pictures and fonts are kept, nothing else is written. */
   brandFile: async ({ bytes }: { readonly bytes: Uint8Array }): Promise<Omit<OpenedBrandFile, 'files'>> => {

@@ -4,6 +4,7 @@ import {
   ANCHORS,
   ART_STYLES,
   colorKeySchema,
+  documentForms,
   dressingSchema,
   handoverPlanSchema,
   hexSchema,
@@ -120,6 +121,16 @@ export const printOrderSchema = z.strictObject({
   widthMm: z.number().min(1).max(10_000).optional(),
 });
 
+/** Photos to be marked: which, and what the designer calls the run. */
+export const newPhotoRunSchema = z.strictObject({
+  id: z.uuid().toLowerCase(),
+  name: line(80),
+  photos: z.array(z.uuid().toLowerCase()).min(1, 'Expected at least one photo').max(2000),
+  desk: readBy((input) => accepted(documentForms.photos, input)),
+});
+/** What is to become of photos, all at once. */
+export const photosChangeSchema = z.strictObject({ photos: z.array(z.uuid().toLowerCase()).min(1).max(2000), removed: z.boolean() });
+
 /** Which gestures are asked about, by their ids. */
 export const knownQuerySchema = z.strictObject({
   known: z
@@ -166,6 +177,8 @@ export const newFontQuerySchema = z.strictObject({
 });
 /** Which brand lends a picture. */
 export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) });
+/** What a photo is called that is brought in. */
+export const newPhotoQuerySchema = z.strictObject({ name: z.string().default('') });
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** The query of all picture routes. */

@@ -6,7 +6,7 @@ import { HandoverFile, PrintOrder } from '../database/entities';
 import { unitOfWork } from '../database/orm';
 import { pool } from '../database/pool';
 import { tellMoved } from '../events';
-import { DESK_QUEUE, queue } from '../handover/queue';
+import { DESK_QUEUE, queue } from '../jobs/queue';
 import { heavy } from '../heavy/pool';
 import { notFound, refuse } from '../http/problem-error';
 import { asRefusal, isDatabaseDown } from '../http/refusals';

@@ -18,9 +18,10 @@ import {
 } from '$core/index';
 import { Handover, HandoverFile, Mark, type FileBasis, type FileState } from '../database/entities';
 import { tellMoved } from '../events';
-import { sendFiles, takeBack } from '../handover/queue';
+
 import { basisNow, fileBasis, standingAt, type Standing } from '../handover/subjects';
 import { notFound, refuse } from '../http/problem-error';
+import { PACK_FILES, sendFiles, takeBack } from '../jobs/queue';
 import type { FileVerdict } from '../verify/verdict';
 import type { BrandView } from './brands';
 import { slugOf } from './slug';
@@ -182,7 +183,7 @@ async function addHandover(
     await tellMoved(tx, { subject: `handovers:${brand.id}`, revision: 0 });
     return waiting;
   });
-  await sendFiles(waiting);
+  await sendFiles(PACK_FILES, waiting);
 }
 
 const namedRows = (
@@ -295,7 +296,10 @@ export async function stopHandover(em: EntityManager, brandId: string, id: strin
   const { id: handover } = await handoverRow(em, brandId, id);
   const open = await em.find(HandoverFile, { handover, state: { $in: ['waiting', 'making'] } }, { fields: ['jobId'] });
   await em.fork().nativeUpdate(HandoverFile, { handover, state: { $in: ['waiting', 'making'] } }, { state: 'stopped' });
-  await takeBack(open.flatMap(({ jobId }) => jobId ?? []));
+  await takeBack(
+    PACK_FILES,
+    open.flatMap(({ jobId }) => jobId ?? []),
+  );
   await tellMoved(em, { subject: `handover:${handover}`, revision: 0 });
 }
 
@@ -305,7 +309,7 @@ export async function resumeHandover(em: EntityManager, brandId: string, id: str
   const where = { handover, state: { $in: ['stopped', 'failed'] as FileState[] }, ...(file ? { id: file } : {}) };
   const ids = (await em.find(HandoverFile, where, { fields: ['id'] })).map((each) => each.id);
   await em.fork().nativeUpdate(HandoverFile, where, { state: 'waiting', reason: null, verdict: null, tries: 0 });
-  await sendFiles(ids);
+  await sendFiles(PACK_FILES, ids);
   await tellMoved(em, { subject: `handover:${handover}`, revision: 0 });
 }
 

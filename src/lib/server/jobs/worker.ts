@@ -2,9 +2,9 @@ import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import { pool } from '../database/pool';
 import { isDatabaseDown, logLine } from '../http/refusals';
-import { giveUp, makeFile } from './make';
 import { gone, Presence } from './presence';
-import { DESK_QUEUE, FILES_QUEUE, MOST_TRIES, queue, sendFiles, strays } from './queue';
+import { DESK_QUEUE, KEPT_WORK, MOST_TRIES, queue, sendFiles, strays, type KeptWork } from './queue';
+import { giveUp } from './row';
 
 /** How long a worker rests when there is nothing to do, and when something went wrong. */
 const REST_MS = 250;
@@ -22,8 +22,20 @@ const say = (error: unknown) =>
 
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Starts to make files that wait, as many at once as there are processors. @param desk answers one of the print desk's letters */
-export function startWorker(desk: (order: string) => Promise<void>): Worker {
+/** Runs one large piece of work at a time. */
+export type Alone = <T>(run: () => Promise<T>) => Promise<T>;
+/**
+ * Makes one file of some kept work. @param job the job that it is made for; a file that has another job by now is left to it
+ * @throws what may pass: the queue tries again
+ */
+export type MakeFile = (file: string, job: string, worker: string, alone: Alone) => Promise<void>;
+
+/**
+ * Starts to make files that wait, as many at once as there are processors.
+ * @param makers who makes files of which kept work
+ * @param desk answers one of the print desk's letters
+ */
+export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], desk: (order: string) => Promise<void>): Worker {
   let stopping = false;
   const presence = new Presence();
   const worker = String(presence.key);
@@ -55,11 +67,17 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
     return true;
   }
 
-  const files = () =>
-    once(FILES_QUEUE, async ({ file = '' }, job, retry) => {
-      if (retry >= MOST_TRIES) return giveUp(file, job);
-      return makeFile(file, job, worker, large);
-    });
+  /** A file of any kept work, whichever waits. */
+  async function files(): Promise<boolean> {
+    for (const [work, make] of makers) {
+      const done = await once(work.queue, async ({ file = '' }, job, retry) => {
+        if (retry >= MOST_TRIES) return giveUp(work, file, job);
+        return make(file, job, worker, large);
+      });
+      if (done) return true;
+    }
+    return false;
+  }
   const letters = () => once(DESK_QUEUE, async ({ order = '' }) => desk(order));
 
   async function goOn(work: () => Promise<boolean>, restMs: number): Promise<void> {
@@ -78,19 +96,21 @@ export function startWorker(desk: (order: string) => Promise<void>): Worker {
    */
   async function lookAfter(): Promise<boolean> {
     const boss = await queue(true);
-    const { rows } = await pool().query<{ job: string; worker: string }>(
-      `select "job_id" as "job", "worker" from "handover_file" where "state" = 'making' and "job_id" is not null`,
-    );
-    const dead = new Set(await gone([...new Set(rows.map((row) => Number(row.worker)).filter((key) => key !== presence.key))]));
-    const left = rows.filter((row) => (row.worker === worker ? !busy.has(row.job) : dead.has(Number(row.worker)))).map(({ job }) => job);
-    // A job that was taken, and whose worker ended before it could say so.
-    const { rows: unsaid } = await pool().query<{ job: string }>(
-      `select "job"."id" as "job" from "pgboss"."job" join "handover_file" as "file" on "file"."job_id" = "job"."id"
-       where "job"."name" = $1 and "job"."state" = 'active' and "file"."state" = 'waiting' and "job"."started_on" < now() - interval '10 seconds'`,
-      [FILES_QUEUE],
-    );
-    for (const job of [...left, ...unsaid.map(({ job: id }) => id)]) await boss.fail(FILES_QUEUE, job, { message: 'its worker is gone' });
-    await sendFiles(await strays());
+    for (const work of KEPT_WORK) {
+      const { rows } = await pool().query<{ job: string; worker: string }>(
+        `select "job_id" as "job", "worker" from "${work.table}" where "state" = 'making' and "job_id" is not null`,
+      );
+      const dead = new Set(await gone([...new Set(rows.map((row) => Number(row.worker)).filter((key) => key !== presence.key))]));
+      const left = rows.filter((row) => (row.worker === worker ? !busy.has(row.job) : dead.has(Number(row.worker)))).map(({ job }) => job);
+      // A job that was taken, and whose worker ended before it could say so.
+      const { rows: unsaid } = await pool().query<{ job: string }>(
+        `select "job"."id" as "job" from "pgboss"."job" join "${work.table}" as "file" on "file"."job_id" = "job"."id"
+         where "job"."name" = $1 and "job"."state" = 'active' and "file"."state" = 'waiting' and "job"."started_on" < now() - interval '10 seconds'`,
+        [work.queue],
+      );
+      for (const job of [...left, ...unsaid.map(({ job: id }) => id)]) await boss.fail(work.queue, job, { message: 'its worker is gone' });
+      await sendFiles(work, await strays(work));
+    }
     return false;
   }
 

@@ -3,8 +3,15 @@ import PgBoss from 'pg-boss';
 import { pool } from '../database/pool';
 import { logLine } from '../http/refusals';
 
-/** The queue of files to be made; one job is one file. */
-export const FILES_QUEUE = 'handover-file';
+/** Work that is kept in a table: one row is one file to be made. What becomes of it stands in columns that are called alike in every such table. */
+export interface KeptWork {
+  readonly queue: string;
+  readonly table: string;
+}
+/** Files of packs, and photos under a watermark. */
+export const PACK_FILES: KeptWork = { queue: 'handover-file', table: 'handover_file' };
+export const PHOTO_FILES: KeptWork = { queue: 'photo-file', table: 'photo_file' };
+export const KEPT_WORK = [PACK_FILES, PHOTO_FILES] as const;
 /** The print desk's inbox; one job is one answer. */
 export const DESK_QUEUE = 'print-desk';
 /** A file that crashes its worker so often is given up. */
@@ -24,7 +31,8 @@ async function open(supervises: boolean): Promise<PgBoss> {
   });
   boss.on('error', (error) => console.error(logLine(error)));
   await boss.start();
-  await boss.createQueue(FILES_QUEUE, { name: FILES_QUEUE, retryLimit: MOST_TRIES, retryDelay: 0, expireInSeconds: LOST_S });
+  for (const { queue: name } of KEPT_WORK)
+    await boss.createQueue(name, { name, retryLimit: MOST_TRIES, retryDelay: 0, expireInSeconds: LOST_S });
   await boss.createQueue(DESK_QUEUE, { name: DESK_QUEUE, retryLimit: MOST_TRIES, retryDelay: 1, expireInSeconds: LOST_S });
   return boss;
 }
@@ -48,30 +56,30 @@ export async function closeQueue(): Promise<void> {
  * Gives files that wait a job each. Whoever is killed in the middle leaves files without one: they are found by `strays`.
  * @param ids of files
  */
-export async function sendFiles(ids: readonly string[]): Promise<void> {
+export async function sendFiles({ queue: name, table }: KeptWork, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
   const boss = await queue();
   const jobs = ids.map((file) => ({ id: randomUUID(), file }));
   await pool().query(
-    `update "handover_file" as "file" set "job_id" = "job"."id" from unnest($1::uuid[], $2::uuid[]) as "job" ("id", "of")
+    `update "${table}" as "file" set "job_id" = "job"."id" from unnest($1::uuid[], $2::uuid[]) as "job" ("id", "of")
      where "file"."id" = "job"."of" and "file"."state" in ('waiting', 'making')`,
     [jobs.map(({ id }) => id), jobs.map(({ file }) => file)],
   );
   // In their order; jobs of one moment would come in any.
-  await boss.insert(jobs.map(({ id, file }, at) => ({ id, name: FILES_QUEUE, data: { file }, priority: -at })));
+  await boss.insert(jobs.map(({ id, file }, at) => ({ id, name, data: { file }, priority: -at })));
 }
 
 /** Files that wait or are said to be in the making, and that no job is left for: their job was lost before it was sent, or given up. */
-export async function strays(): Promise<readonly string[]> {
+export async function strays({ queue: name, table }: KeptWork): Promise<readonly string[]> {
   const { rows } = await pool().query<{ id: string }>(
-    `select "file"."id" from "handover_file" as "file" where "state" in ('waiting', 'making')
+    `select "file"."id" from "${table}" as "file" where "state" in ('waiting', 'making')
      and not exists (select 1 from "pgboss"."job" where "job"."name" = $1 and "job"."id" = "file"."job_id" and "job"."state" < 'completed')`,
-    [FILES_QUEUE],
+    [name],
   );
   return rows.map(({ id }) => id);
 }
 
 /** Takes back what was sent and nobody has begun. */
-export async function takeBack(jobs: readonly string[]): Promise<void> {
-  if (jobs.length > 0) await (await queue()).cancel(FILES_QUEUE, [...jobs]);
+export async function takeBack({ queue: name }: KeptWork, jobs: readonly string[]): Promise<void> {
+  if (jobs.length > 0) await (await queue()).cancel(name, [...jobs]);
 }

@@ -1,11 +1,13 @@
-/** The worker process: makes the files of packs, and answers nobody. Started by `npm run worker`, anywhere that reaches the database. */
+/** The worker process: makes the files of packs and photos, and answers nobody. Started by `npm run worker`, anywhere that reaches the database. */
 import { setPriority } from 'node:os';
 import { closeDatabase, database } from '../database/orm';
 import { closePool } from '../database/pool';
 import { closeHeavyWork } from '../heavy/pool';
 import { logLine } from '../http/refusals';
 import { answerOrder } from '../print-desk/letters';
-import { closeQueue } from './queue';
+import { makeFile } from '../handover/make';
+import { makePhoto } from '../photos/make';
+import { closeQueue, PACK_FILES, PHOTO_FILES } from './queue';
 import { startWorker } from './worker';
 
 try {
@@ -26,7 +28,13 @@ for (;;) {
     await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
   }
 }
-const worker = startWorker(answerOrder);
+const worker = startWorker(
+  [
+    [PACK_FILES, makeFile],
+    [PHOTO_FILES, makePhoto],
+  ],
+  answerOrder,
+);
 console.log('The worker is ready.');
 
 async function stop(): Promise<void> {

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+
+  interface Props {
+    before: string;
+    after: string;
+    name: string;
+    /** Whether browsers show the format. */
+    shown: boolean;
+    close: () => void;
+  }
+  const { before, after, name, shown, close }: Props = $props();
+  let dialog: HTMLDialogElement | undefined = $state();
+  let zoom = $state(1);
+  let [x, y] = $state([0.5, 0.5]);
+  onMount(() => dialog?.showModal());
+  /** Both pictures are moved and scaled as one. */
+  const view = $derived(`transform: scale(${zoom}); transform-origin: ${x * 100}% ${y * 100}%`);
+  function look(event: PointerEvent): void {
+    if (event.buttons === 0 && event.type === 'pointermove') return;
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    x = Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
+    y = Math.min(1, Math.max(0, (event.clientY - box.top) / box.height));
+  }
+</script>
+
+<dialog bind:this={dialog} onclose={close} aria-label="{name} beside its original">
+  <header>
+    <h3>{name}</h3>
+    <label>zoom <input type="range" min="1" max="8" step="0.25" bind:value={zoom} /> {zoom} ×</label>
+    <a class="link" href="{after}?download=1" download>Download</a>
+    <button class="link" onclick={() => dialog?.close()}>Close</button>
+  </header>
+  <div class="both">
+    {#each [{ src: before, label: 'as it came' }, { src: after, label: 'marked' }] as { src, label } (label)}
+      <figure>
+        <!-- svelte-ignore a11y_no_static_element_interactions -->
+        <div onpointerdown={look} onpointermove={look}>
+          {#if label === 'as it came' || shown}<img {src} alt={label} style={view} draggable="false" />{:else}<p class="quiet">
+              Browsers do not show TIFF; download it to look at it.
+            </p>{/if}
+        </div>
+        <figcaption class="quiet">{label}</figcaption>
+      </figure>
+    {/each}
+  </div>
+</dialog>
+
+<style>
+  dialog {
+    width: min(1180px, 94vw);
+    margin: auto;
+    padding: 18px 22px;
+    border: 1px solid var(--color-ink);
+    background: var(--color-sheet);
+  }
+  header {
+    display: flex;
+    align-items: center;
+    gap: 20px;
+    padding-bottom: 12px;
+  }
+  h3 {
+    flex: 1;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  label {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+  .both {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 12px;
+  }
+  figure div {
+    overflow: hidden;
+    touch-action: none;
+    cursor: move;
+  }
+  img {
+    width: 100%;
+  }
+</style>

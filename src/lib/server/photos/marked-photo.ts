@@ -1,0 +1,247 @@
+import { renderAsync } from '@resvg/resvg-js';
+import sharp, { type OverlayOptions, type Sharp } from 'sharp';
+import {
+  toSvg,
+  unpackTones,
+  watermarkDrawing,
+  watermarkSources,
+  swatchColor,
+  type ColorKey,
+  type Group,
+  type LaidStamp,
+  type Palette,
+  type PhotoFormat,
+  type PhotoOutput,
+  type Protection,
+  type Recipe,
+  type ShippedFamily,
+  type Watermark,
+} from '$core/index';
+import { drawMark } from '../draw-mark';
+import { storedFile } from '../files';
+import { pathAlgebra } from '../fonts';
+import { embedded } from '../formats/framed';
+import { refuse } from '../http/problem-error';
+
+/** One photo to be marked, with everything that its watermark needs. */
+export interface PhotoOrder {
+  readonly sha256: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly bits: 8 | 16;
+  readonly hasProfile: boolean;
+  readonly tones: { readonly columns: number; readonly rows: number; readonly bytes: Uint8Array };
+  readonly watermark: Watermark;
+  readonly recipes: ReadonlyMap<string, Recipe>;
+  readonly palette: Palette;
+  readonly ownFamilies: readonly ShippedFamily[];
+  readonly ownPictures: ReadonlySet<string>;
+  readonly output: PhotoOutput;
+  /** Lines about where the marks come from, written into the file. */
+  readonly rights: readonly string[];
+}
+
+/** What became of a marked photo, as it is kept beside it. */
+export interface PhotoReport {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly stamps: readonly Pick<LaidStamp, 'id' | 'choice'>[];
+  readonly protectedShare: number;
+  readonly free: Protection['free'];
+  readonly disturbs: number;
+  readonly notes: readonly string[];
+}
+
+/** No strip of an overlay has more pixels, so that memory stays bounded however large the photo is. */
+const STRIP_PIXELS = 16_000_000;
+const BLENDS = { normal: 'over', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft-light' } as const;
+type BlendName = keyof typeof BLENDS;
+
+/** A box around groups' ink, in whole pixels within the photo; nothing where they lie outside. */
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Draws groups as overlays of a photo: only where they have ink, in strips. */
+async function overlaysOf(
+  groups: readonly Group[],
+  box: Box,
+  blend: BlendName,
+  scale: number,
+  own: ReadonlySet<string>,
+): Promise<readonly OverlayOptions[]> {
+  const wide = box.right - box.left;
+  const rows = Math.max(1, Math.floor(STRIP_PIXELS / wide));
+  const plain = groups.map((group) => ({ ...group, blend: 'normal' as const }));
+  const pictureAddress = await embedded({ groups: plain }, own, scale);
+  const overlays: OverlayOptions[] = [];
+  for (let top = box.top; top < box.bottom; top += rows) {
+    const bottom = Math.min(box.bottom, top + rows);
+    const view = { left: box.left / scale, right: box.right / scale, top: top / scale, bottom: bottom / scale };
+    const svg = toSvg({ groups: plain }, { box: view, title: '', widthPx: wide, heightPx: bottom - top, pictureAddress });
+    const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: wide }, imageRendering: 0 });
+    overlays.push({
+      input: drawn.pixels,
+      raw: { width: drawn.width, height: drawn.height, channels: 4 },
+      // What the renderer hands over is premultiplied already.
+      premultiplied: true,
+      left: box.left,
+      top,
+      blend: BLENDS[blend],
+    });
+  }
+  return overlays;
+}
+
+/** Room around a stamp for its edge and for what treatments add. */
+const AROUND = 0.08;
+
+const xmlText = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+/** What is said of a photo inside of it. @source Adobe XMP Specification 1, Dublin Core and Rights Management; IPTC Core 1.3 is written as the same properties */
+function xmpOf({ creator, copyright }: PhotoOutput, rights: readonly string[]): string {
+  const said = [copyright, ...rights].filter(Boolean).join('; ');
+  return (
+    '<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
+    '<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:photoshop="http://ns.adobe.com/photoshop/1.0/" xmlns:xmpRights="http://ns.adobe.com/xap/1.0/rights/">' +
+    (creator
+      ? `<dc:creator><rdf:Seq><rdf:li>${xmlText(creator)}</rdf:li></rdf:Seq></dc:creator><photoshop:Credit>${xmlText(creator)}</photoshop:Credit>`
+      : '') +
+    (said
+      ? `<dc:rights><rdf:Alt><rdf:li xml:lang="x-default">${xmlText(said)}</rdf:li></rdf:Alt></dc:rights><xmpRights:Marked>True</xmpRights:Marked>`
+      : '') +
+    '</rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="w"?>'
+  );
+}
+const plainText = (text: string) =>
+  text
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/©/g, '(c)')
+    .replace(/[^\x20-\x7e]/g, '?');
+
+/** Formats that keep 16 bits a channel. */
+const DEEP_FORMATS: ReadonlySet<PhotoFormat> = new Set(['png', 'tiff']);
+
+function written(picture: Sharp, { format, quality }: PhotoOutput): Sharp {
+  switch (format) {
+    case 'jpeg':
+      return picture.flatten({ background: '#ffffff' }).jpeg({ quality, chromaSubsampling: quality >= 90 ? '4:4:4' : '4:2:0' });
+    case 'png':
+      return picture.png({ compressionLevel: 3 });
+    case 'webp':
+      return picture.webp({ quality, effort: 2 });
+    case 'tiff':
+      return picture.tiff({ compression: 'deflate', predictor: 'horizontal' });
+    case 'avif':
+      return picture.avif({ quality, effort: 2 });
+  }
+}
+
+/** Lays its watermark over a photo and writes the file. Nothing of what its camera wrote into it is taken along but, where asked for, its color profile. */
+export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: Uint8Array; readonly report: PhotoReport }> {
+  const { widthPx, heightPx, output } = order;
+  const photo = { widthPx, heightPx };
+  const { palette } = order;
+  const { recipes, ownFamilies } = order;
+  const sources = await watermarkSources(order.watermark, recipes, (recipe, dressing) =>
+    drawMark({ recipe, sources: recipes, palette, dressing }, ownFamilies),
+  );
+  const lost = order.watermark.stamps.filter(({ mark }) => !sources.has(mark));
+  if (lost.length > 0)
+    throw refuse(
+      422,
+      'nothing-drawn',
+      'A stamp shows a mark that is gone or draws nothing.',
+      'Choose another mark for it, or remove the stamp.',
+    );
+  const laid = watermarkDrawing(order.watermark, sources, {
+    photo,
+    tones: unpackTones(order.tones.columns, order.tones.rows, order.tones.bytes),
+    colors: { light: palette.paper, dark: palette.ink, swatch: (key) => swatchColor(palette, key as ColorKey) },
+    paths: await pathAlgebra(),
+  });
+
+  const longer = Math.max(widthPx, heightPx);
+  const scale = output.longestPx === undefined ? 1 : Math.min(1, output.longestPx / longer);
+  const [wide, high] = [Math.max(1, Math.round(widthPx * scale)), Math.max(1, Math.round(heightPx * scale))];
+  const whole = { left: 0, top: 0, right: wide, bottom: high };
+  const overlays: OverlayOptions[] = [];
+  const stampBoxes = new Map(
+    laid.stamps.map((stamp): readonly [string, Box] => {
+      const reach = (Math.hypot(stamp.widthPx, stamp.heightPx) / 2) * (1 + AROUND) * scale + 2;
+      return [
+        `stamp-${stamp.id}`,
+        {
+          left: Math.max(0, Math.floor(stamp.centerX * scale - reach)),
+          top: Math.max(0, Math.floor(stamp.centerY * scale - reach)),
+          right: Math.min(wide, Math.ceil(stamp.centerX * scale + reach)),
+          bottom: Math.min(high, Math.ceil(stamp.centerY * scale + reach)),
+        },
+      ];
+    }),
+  );
+  for (const group of laid.drawing.groups) {
+    const box = stampBoxes.get(group.id) ?? whole;
+    if (box.right > box.left && box.bottom > box.top)
+      overlays.push(...(await overlaysOf([group], box, group.blend as BlendName, scale, order.ownPictures)));
+  }
+
+  const deep = output.deep && order.bits === 16 && DEEP_FORMATS.has(output.format);
+  let picture = sharp(await storedFile(order.sha256), { limitInputPixels: false, failOn: 'error' }).rotate();
+  if (deep) picture = picture.pipelineColourspace('rgb16');
+  if (scale < 1) picture = picture.resize({ width: wide, height: high, fit: 'fill' });
+  picture = picture.composite(overlays);
+  picture =
+    output.keepProfile && order.hasProfile
+      ? picture.keepIccProfile()
+      : picture.toColourspace(deep ? 'rgb16' : 'srgb').withIccProfile('srgb');
+  const said = [output.copyright, ...order.rights].filter(Boolean).join('; ');
+  picture = picture
+    .withExif({
+      IFD0: {
+        ...(output.creator ? { Artist: plainText(output.creator) } : {}),
+        ...(said ? { Copyright: plainText(said).slice(0, 2000) } : {}),
+        Software: 'Lucky Thistle',
+      },
+    })
+    .withXmp(xmpOf(output, order.rights));
+  const bytes = await written(picture, output).toBuffer();
+  const { share, free, disturbs } = laid.protection;
+  return {
+    bytes,
+    report: {
+      widthPx: wide,
+      heightPx: high,
+      stamps: laid.stamps.map(({ id, choice }) => ({ id, ...(choice ? { choice } : {}) })),
+      protectedShare: share,
+      free,
+      disturbs,
+      notes: [
+        ...(output.deep && order.bits === 16 && !deep ? [`${output.format.toUpperCase()} keeps 8 bits a channel.`] : []),
+        ...(output.keepProfile && order.hasProfile
+          ? ['Its own color profile was kept.']
+          : order.hasProfile
+            ? ['Its colors were converted to sRGB.']
+            : []),
+      ],
+    },
+  };
+}
+
+/** Opens a marked photo again and says what is wrong with it, if anything. */
+export async function wrongWith(
+  bytes: Uint8Array,
+  { report, order }: { readonly report: PhotoReport; readonly order: PhotoOrder },
+): Promise<readonly string[]> {
+  const about = await sharp(bytes, { limitInputPixels: false }).metadata();
+  const wanted = order.output.format === 'avif' ? 'heif' : order.output.format;
+  return [
+    ...(about.format === wanted ? [] : [`it is ${about.format}`]),
+    ...(about.width === report.widthPx && about.height === report.heightPx ? [] : [`it is ${about.width} × ${about.height} px`]),
+    ...((about.orientation ?? 1) === 1 ? [] : ['it is turned']),
+    ...(about.exif && /GPS|MakerNote/i.test(about.exif.toString('latin1')) ? ['it tells where it was taken'] : []),
+  ];
+}

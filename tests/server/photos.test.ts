@@ -1,0 +1,292 @@
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { photoDeskSchema, startStamp, type PhotoDesk } from '$core/index';
+import { nameRecipe, palette, read, send } from '../support/api';
+import { random } from '../support/random';
+import { startTestApp } from '../support/test-app';
+
+const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+interface Shown {
+  readonly id: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly bits: number;
+  readonly profile?: string;
+  readonly notes: readonly string[];
+}
+interface Refused {
+  readonly problems?: readonly { readonly message: string }[];
+}
+const said = (value: Refused) => (value.problems ?? []).map(({ message }) => message).join(' ');
+interface Run {
+  readonly id: string;
+  readonly files: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly state: string;
+    readonly report: {
+      readonly protectedShare: number;
+      readonly stamps: readonly { readonly choice?: { readonly tone: string } }[];
+    } | null;
+    readonly reason: readonly { readonly message: string }[] | null;
+  }[];
+}
+
+/** A photo of plain noise around a tone, from a seed. */
+const noisy = (seed: number, width: number, height: number, tone: number) => {
+  const next = random(seed);
+  return sharp(Buffer.from(Uint8Array.from({ length: width * height * 3 }, () => Math.max(0, Math.min(255, tone + (next() - 0.5) * 24)))), {
+    raw: { width, height, channels: 3 },
+  });
+};
+
+let app: Awaited<ReturnType<typeof startTestApp>>;
+let home = '';
+let mark = '';
+let worker: Awaited<ReturnType<typeof app.worker>>;
+const bring = async (bytes: Uint8Array, name: string) => {
+  const response = await fetch(`${home}/photos?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(bytes) });
+  return { status: response.status, value: (await response.json()) as Shown & Refused };
+};
+const deskOf = (change: (desk: PhotoDesk) => object = () => ({})): PhotoDesk => {
+  const start = photoDeskSchema.parse({ stamps: [startStamp('one', mark)] });
+  return photoDeskSchema.parse({ ...start, ...change(start) });
+};
+async function run(photos: readonly string[], desk: PhotoDesk): Promise<Run> {
+  const order = await send<Run>(`${home}/photo-runs`, 'POST', { id: randomUUID(), name: 'Run', photos, desk });
+  expect(order.status, JSON.stringify(order.value)).toBe(201);
+  for (let n = 0; n < 600; n++) {
+    const now = await read<Run>(`${home}/photo-runs/${order.value.id}`);
+    if (now.files.every(({ state }) => state === 'done' || state === 'failed')) return now;
+    await sleep(200);
+  }
+  throw new Error('The run never ended.');
+}
+const fileOf = async (made: Run, at = 0): Promise<Buffer> => {
+  const file = made.files[at];
+  expect(file?.reason ?? null).toBeNull();
+  return Buffer.from(await (await fetch(`${home}/photo-runs/${made.id}/files/${file?.id}`)).arrayBuffer());
+};
+
+beforeAll(async () => {
+  app = await startTestApp({ demo: false });
+  const api = `${app.url}/api/brands`;
+  home = `${api}/${(await send<{ slug: string }>(api, 'POST', { name: 'Tide', palette })).value.slug}`;
+  mark = (await send<{ id: string }>(`${home}/marks`, 'POST', { name: 'Stamp', role: 'watermark', recipe: nameRecipe('Tide') })).value.id;
+  worker = await app.worker();
+});
+afterAll(async () => {
+  await worker.stop();
+  await app.stop();
+});
+
+describe('photos that come in', () => {
+  it('are kept as they came and told by what they are: turned, process inks, 16 bits, gray, animated', async () => {
+    const turned = await noisy(1, 300, 200, 90).jpeg().withMetadata({ orientation: 6 }).toBuffer();
+    expect((await bring(turned, 'turned.jpg')).value).toMatchObject({ widthPx: 200, heightPx: 300, bits: 8 });
+    const cmyk = await noisy(2, 120, 90, 120).toColourspace('cmyk').jpeg().toBuffer();
+    expect((await bring(cmyk, 'inks.jpg')).value.notes.join()).toContain('process inks');
+    const deep = await noisy(3, 120, 90, 120).toColourspace('rgb16').png().toBuffer();
+    expect((await bring(deep, 'deep.png')).value.bits).toBe(16);
+    expect((await bring(await noisy(4, 120, 90, 120).greyscale().jpeg().toBuffer(), 'gray.jpg')).status).toBe(201);
+    const frames = sharp([await noisy(5, 40, 40, 20).png().toBuffer(), await noisy(6, 40, 40, 220).png().toBuffer()], {
+      join: { animated: true },
+    });
+    expect((await bring(await frames.gif().toBuffer(), 'moving.gif')).value.notes.join()).toContain('2 pictures');
+  });
+  it('are one photo however often they come', async () => {
+    const bytes = await noisy(7, 200, 150, 100).jpeg().toBuffer();
+    const all = await Promise.all(Array.from({ length: 4 }, () => bring(bytes, 'twin.jpg')));
+    expect(new Set(all.map(({ value }) => value.id)).size).toBe(1);
+  });
+  it('are refused in a sentence where they are broken, cut off, no picture, or too large', async () => {
+    const whole = await noisy(8, 800, 600, 100).jpeg().toBuffer();
+    const before = (await read<readonly Shown[]>(`${home}/photos`)).length;
+    for (const [bytes, name] of [
+      [whole.subarray(0, whole.length / 2), 'half.jpg'],
+      [Buffer.from('this is no picture'), 'letter.jpg'],
+      [Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), 'drawing.svg'],
+      [new Uint8Array(0), 'nothing.jpg'],
+    ] as const) {
+      const answer = await bring(bytes, name);
+      expect(answer.status, name).toBe(422);
+      expect(said(answer.value), name).toContain(name);
+    }
+    // 30,000 × 30,000 pixels of one color are a few kilobytes: refused by their size, not read.
+    const bomb = await sharp({ create: { width: 16_000, height: 16_000, channels: 3, background: '#808080' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    const answer = await bring(bomb, 'bomb.png');
+    expect(answer.status).toBe(422);
+    expect(said(answer.value)).toContain('256 million pixels');
+    expect((await read<readonly Shown[]>(`${home}/photos`)).length).toBe(before);
+  });
+});
+
+describe('photos under a stamp and a veil', () => {
+  it('get a light stamp on dark and a dark one on light, at its place, and stay as they were elsewhere', async () => {
+    const dark = (await bring(await noisy(11, 900, 600, 40).png().toBuffer(), 'dark.png')).value.id;
+    const light = (await bring(await noisy(12, 900, 600, 215).png().toBuffer(), 'light.png')).value.id;
+    const made = await run(
+      [dark, light],
+      deskOf((desk) => ({ output: { ...desk.output, format: 'png' } })),
+    );
+    expect(made.files.map(({ report }) => report?.stamps[0]?.choice?.tone)).toEqual(['light', 'dark']);
+    for (const [at, seed, tone] of [
+      [0, 11, 40],
+      [1, 12, 215],
+    ] as const) {
+      const out = await sharp(await fileOf(made, at))
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+      const source = await noisy(seed, 900, 600, tone).raw().toBuffer();
+      // The upper left half of the photo is untouched, pixel for pixel.
+      let changed = 0;
+      for (let y = 0; y < 300; y++) for (let x = 0; x < 450 * 3; x++) if (out[y * 2700 + x] !== source[y * 2700 + x]) changed++;
+      expect(changed).toBe(0);
+      const corner = (pixels: Buffer) => {
+        let sum = 0;
+        for (let y = 500; y < 580; y++) for (let x = 700; x < 880; x++) sum += pixels[(y * 900 + x) * 3] as number;
+        return sum / (80 * 180);
+      };
+      expect(Math.sign(corner(out) - corner(source))).toBe(tone < 100 ? 1 : -1);
+    }
+  });
+  it('tell nothing private: no place, no camera; creator and rights as written (read by exiftool)', async () => {
+    const folder = mkdtempSync('/tmp/lucky-photo-');
+    const place = join(folder, 'private.jpg');
+    writeFileSync(place, await noisy(13, 640, 480, 120).jpeg().toBuffer());
+    execFileSync('exiftool', [
+      '-q',
+      '-overwrite_original',
+      '-GPSLatitude=54.1',
+      '-GPSLatitudeRef=N',
+      '-GPSLongitude=7.9',
+      '-GPSLongitudeRef=E',
+      '-Make=Harbor',
+      '-SerialNumber=4711',
+      '-XMP:City=Skerry',
+      '-IPTC:By-line=Somebody',
+      place,
+    ]);
+    const { readFileSync } = await import('node:fs');
+    const photo = (await bring(readFileSync(place), 'private.jpg')).value.id;
+    for (const format of ['jpeg', 'png', 'webp', 'tiff', 'avif'] as const) {
+      const made = await run(
+        [photo],
+        deskOf((desk) => ({ output: { ...desk.output, format, creator: 'Ida Fjeld', copyright: '© 2026 Ida Fjeld & Søn' } })),
+      );
+      const out = join(folder, made.files[0]?.name ?? '');
+      writeFileSync(out, await fileOf(made));
+      const [told] = JSON.parse(execFileSync('exiftool', ['-j', '-a', '-G1', out], { encoding: 'utf8' })) as [Record<string, string>];
+      const all = JSON.stringify(told);
+      expect(all, format).not.toMatch(/GPS|Harbor|4711|Skerry|Somebody/);
+      expect(told['XMP-dc:Creator'], format).toBe('Ida Fjeld');
+      expect(told['XMP-dc:Rights'], format).toContain('© 2026 Ida Fjeld & Søn');
+      if (format !== 'avif') expect(all, format).toContain('sRGB');
+    }
+  });
+  it('are turned as their camera meant, made smaller where asked, and named after the pattern, each once', async () => {
+    const turned = (await bring(await noisy(14, 900, 600, 100).jpeg().withMetadata({ orientation: 8 }).toBuffer(), 'Ärger / …😀.jpg')).value
+      .id;
+    const other = (await bring(await noisy(15, 900, 600, 100).jpeg().toBuffer(), 'Aerger.jpg')).value.id;
+    const made = await run(
+      [turned, other],
+      deskOf((desk) => ({
+        output: { ...desk.output, longestPx: 300, pattern: '{brand}_{width}' },
+        veil: { ...desk.veil, on: true, text: 'tide · tide' },
+      })),
+    );
+    expect(made.files.map(({ name }) => name)).toEqual(['tide_200.jpg', 'tide_300.jpg']);
+    expect(await sharp(await fileOf(made)).metadata()).toMatchObject({ width: 200, height: 300 });
+    const zip = unzipSync(new Uint8Array(await (await fetch(`${home}/photo-runs/${made.id}/photos.zip`)).arrayBuffer()));
+    expect(Object.keys(zip)).toEqual(['tide_200.jpg', 'tide_300.jpg']);
+  });
+  it('keep a profile of their own and 16 bits where that is asked for (read by a second color engine)', async () => {
+    const p3 = await noisy(16, 200, 150, 120).withIccProfile('p3').png().toBuffer();
+    const photo = (await bring(p3, 'wide.png')).value;
+    expect(photo.profile).toBeTruthy();
+    const profileOf = async (keepProfile: boolean) => {
+      const made = await run(
+        [photo.id],
+        deskOf((desk) => ({ output: { ...desk.output, format: 'png', keepProfile } })),
+      );
+      const out = join(mkdtempSync('/tmp/lucky-photo-'), 'p.png');
+      writeFileSync(out, await fileOf(made));
+      return execFileSync('exiftool', ['-s3', '-ICC_Profile:ProfileDescription', out], { encoding: 'utf8' }).trim();
+    };
+    expect(await profileOf(true)).toBe(photo.profile);
+    expect(await profileOf(false)).toMatch(/sRGB/i);
+    const deep = (await bring(await noisy(17, 120, 90, 130).toColourspace('rgb16').png().toBuffer(), 'deep2.png')).value.id;
+    const made = await run(
+      [deep],
+      deskOf((desk) => ({ output: { ...desk.output, format: 'png', deep: true } })),
+    );
+    expect((await sharp(await fileOf(made)).metadata()).depth).toBe('ushort');
+  });
+  it('are refused before anything is made where nothing is laid over them, a name is strange, a photo is another brand’s', async () => {
+    const photo = (await bring(await noisy(18, 120, 90, 130).jpeg().toBuffer(), 'plain.jpg')).value.id;
+    const order = (change: object) =>
+      send<Refused>(`${home}/photo-runs`, 'POST', { id: randomUUID(), name: 'No', photos: [photo], desk: deskOf(), ...change });
+    expect(said((await order({ desk: deskOf(() => ({ stamps: [] })) })).value)).toContain('Nothing is laid');
+    expect(said((await order({ desk: deskOf((desk) => ({ output: { ...desk.output, pattern: '{client}' } })) })).value)).toContain(
+      '{client}',
+    );
+    expect((await order({ photos: [randomUUID()] })).status).toBe(404);
+    expect((await order({ photos: [] })).status).toBe(422);
+  });
+  it('say so where the mark of a stamp is gone', async () => {
+    const photo = (await bring(await noisy(19, 120, 90, 130).jpeg().toBuffer(), 'gone.jpg')).value.id;
+    const made = await run(
+      [photo],
+      deskOf(() => ({ stamps: [startStamp('one', randomUUID())] })),
+    );
+    expect(made.files[0]).toMatchObject({ state: 'failed' });
+    expect(made.files[0]?.reason?.[0]?.message).toContain('gone or draws nothing');
+  });
+});
+
+describe('a run', () => {
+  it('comes out whole although its worker is killed in the middle, and is stopped and gone on with', async () => {
+    const photos: string[] = [];
+    for (let n = 0; n < 8; n++)
+      photos.push(
+        (
+          await bring(
+            await noisy(100 + n, 1600, 1200, 60 + n * 18)
+              .jpeg()
+              .toBuffer(),
+            `many-${n}.jpg`,
+          )
+        ).value.id,
+      );
+    const order = await send<Run>(`${home}/photo-runs`, 'POST', {
+      id: randomUUID(),
+      name: 'Many',
+      photos,
+      desk: deskOf((desk) => ({ veil: { ...desk.veil, on: true, text: 'tide' } })),
+    });
+    await sleep(700);
+    await worker.kill();
+    await send(`${home}/photo-runs/${order.value.id}`, 'PATCH', { do: 'stop' });
+    const stopped = await read<Run>(`${home}/photo-runs/${order.value.id}`);
+    expect(stopped.files.every(({ state }) => state === 'done' || state === 'stopped')).toBe(true);
+    worker = await app.worker();
+    await send(`${home}/photo-runs/${order.value.id}`, 'PATCH', { do: 'resume' });
+    let ended = stopped;
+    for (let n = 0; n < 400 && ended.files.some(({ state }) => state !== 'done'); n++) {
+      await sleep(250);
+      ended = await read<Run>(`${home}/photo-runs/${order.value.id}`);
+    }
+    expect(ended.files.map(({ state }) => state)).toEqual(photos.map(() => 'done'));
+    for (const at of photos.keys())
+      expect(await sharp(await fileOf(ended, at)).metadata()).toMatchObject({ width: 1600, height: 1200, format: 'jpeg' });
+  });
+});
