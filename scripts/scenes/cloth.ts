@@ -68,6 +68,8 @@ export function layCloth(
     Float64Array,
   ];
   const [base, used] = [new Float64Array(count), new Uint8Array(count)];
+  /** How freely each point rises: seams and hems hold the cloth down. */
+  const free = new Float64Array(count);
   for (let r = 0; r <= rows; r++)
     for (let c = 0; c <= columns; c++) {
       const at = r * (columns + 1) + c;
@@ -80,8 +82,9 @@ export function layCloth(
       fx[at] = px;
       fz[at] = pz;
       const edge = within ? Math.min(1, close.far / 1.1) : 0;
+      free[at] = within ? Math.min(1, 0.06 + close.far / 5) : 0.06;
       base[at] = thick * (0.25 + 0.75 * Math.sqrt(1 - (1 - edge) ** 2));
-      const warp = (k: number) => (layered(px / 13 + seed * 3.1 + k * 40, pz / 13, seed + k, 3) - 0.5) * 2;
+      const warp = (k: number) => (layered(px / 17 + seed * 3.1 + k * 40, pz / 17, seed + k, 2) - 0.5) * 2;
       let [wx, wz] = [warp(0) * ease * 26, warp(1) * ease * 26];
       for (const {
         at: [ax, az],
@@ -94,7 +97,7 @@ export function layCloth(
       }
       x[at] = px * (1 - ease) + wx;
       z[at] = pz * (1 - ease * 0.8) + wz;
-      y[at] = (base[at] as number) + 0.16 * layered(px / 3.5 + seed, pz / 3.5, seed, 3);
+      y[at] = (base[at] as number) + 0.5 * (free[at] as number) * layered(px / 6 + seed, pz / 6, seed, 2);
     }
   const links: number[] = [];
   const lengths: number[] = [];
@@ -112,8 +115,8 @@ export function layCloth(
         join(at, at + columns + 2);
         join(at + 1, at + columns + 1);
       }
-      if (c + 3 <= columns) join(at, at + 3);
-      if (r + 3 <= rows) join(at, at + 3 * (columns + 1));
+      if (c + 5 <= columns) join(at, at + 5);
+      if (r + 5 <= rows) join(at, at + 5 * (columns + 1));
     }
   const order = Int32Array.from({ length: lengths.length }, (_, n) => n);
   for (let n = order.length - 1; n > 0; n--) {
@@ -135,8 +138,8 @@ export function layCloth(
       z[a] = (z[a] as number) - dz * flat;
       x[b] = (x[b] as number) + dx * flat;
       z[b] = (z[b] as number) + dz * flat;
-      y[a] = (y[a] as number) - dy * rise;
-      y[b] = (y[b] as number) + dy * rise;
+      y[a] = (y[a] as number) - dy * rise * (free[a] as number);
+      y[b] = (y[b] as number) + dy * rise * (free[b] as number);
     }
     for (let at = 0; at < count; at++) {
       // Weight draws it down; the table holds it.
@@ -145,7 +148,7 @@ export function layCloth(
   }
   const wide = columns + 1;
   // A last smoothing of the heights: cloth has no creases finer than its thread.
-  for (let round = 0; round < 5; round++) {
+  for (let round = 0; round < 7; round++) {
     const before = Float64Array.from(y);
     for (let r = 1; r < rows; r++)
       for (let c = 1; c < columns; c++) {
@@ -217,11 +220,16 @@ export const jersey = (u: number, v: number): number => {
   const [column, row] = [u * 13, v * 17];
   const stitch = Math.abs((((column % 1) + 1) % 1) - 0.5) * 2;
   const slant = 0.5 + 0.5 * Math.sin((row + stitch * 0.5) * 2 * Math.PI);
-  return 0.955 + 0.05 * slant * (0.6 + 0.4 * noise(u * 9, v * 9, 1)) + 0.02 * (noise(u * 30, v * 4, 2) - 0.5);
+  return (
+    0.93 +
+    0.09 * slant * (0.6 + 0.4 * noise(u * 9, v * 9, 1)) +
+    0.05 * (noise(u * 30, v * 4, 2) - 0.5) +
+    0.05 * (layered(u / 2, v / 2, 3, 3) - 0.5)
+  );
 };
 
 /** The threads of canvas, as a factor on light. */
 export const canvasWeave = (u: number, v: number): number => {
   const [a, b] = [Math.sin(u * 62), Math.sin(v * 62)];
-  return 0.95 + 0.05 * (a * b) + 0.035 * (noise(u * 3, v * 40, 4) + noise(u * 40, v * 3, 5) - 1);
+  return 0.94 + 0.07 * (a * b) + 0.06 * (noise(u * 3, v * 40, 4) + noise(u * 40, v * 3, 5) - 1);
 };

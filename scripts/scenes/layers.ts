@@ -160,10 +160,8 @@ export async function layersOf({ coarse, fine }: Traced): Promise<Layers> {
   const [restBytes, printBytes] = [Buffer.alloc(count * 3), Buffer.alloc(count * 3)];
   for (let at = 0; at < count; at++) {
     const [p, r] = [up.cover.print[at] as number, up.cover.rest[at] as number];
-    const area = areas[at] as number;
-    const size = area > 0 ? scene.areas[area - 1] : undefined;
-    const centimeters = (axis: number, mm = 0) => ((uvs[at * 2 + axis] as number) * mm) / 10;
-    const grain = scene.grain && p > 0 ? scene.grain(area, centimeters(0, size?.widthMm), centimeters(1, size?.heightMm)) : 1;
+    const place = (axis: number) => up.guide.print[at * 6 + 3 + axis] as number;
+    const grain = scene.grain && p > 0 ? scene.grain(place(0), place(1), place(2)) : 1;
     // Half a level of noise, so that soft walls do not fall into bands.
     const dither = (hash(at, 5) - 0.5) / 255;
     for (let k = 0; k < 3; k++) {

@@ -66,8 +66,8 @@ export interface Scene {
   readonly exposure: number;
   /** What the goods throw back while light is traced; the print layer itself is told for white. */
   readonly goods: Rgb;
-  /** What is worked into the surface after all noise is gone: cloth grain, ribs; a factor on the print layer by its place (u, v in centimeters). */
-  readonly grain?: (area: number, u: number, v: number) => number;
+  /** What is worked into the goods after all noise is gone: cloth grain, ribs; a factor on the print layer by the place, in centimeters. */
+  readonly grain?: (x: number, y: number, z: number) => number;
   /** How the goods are to be had before a designer chooses: a color, and the way marks are put on. */
   readonly start: { readonly color: string; readonly way: string };
   readonly seed: number;

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { photoDeskSchema, startStamp, type PhotoDesk } from '$core/index';
+import { blended, photoDeskSchema, startStamp, type PhotoDesk } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { random } from '../support/random';
 import { startTestApp } from '../support/test-app';
@@ -51,7 +51,11 @@ let home = '';
 let mark = '';
 let worker: Awaited<ReturnType<typeof app.worker>>;
 const bring = async (bytes: Uint8Array, name: string) => {
-  const response = await fetch(`${home}/photos?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(bytes) });
+  const response = await fetch(`${home}/photos?name=${encodeURIComponent(name)}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: new Uint8Array(bytes),
+  });
   return { status: response.status, value: (await response.json()) as Shown & Refused };
 };
 const deskOf = (change: (desk: PhotoDesk) => object = () => ({})): PhotoDesk => {
@@ -157,6 +161,31 @@ describe('photos under a stamp and a veil', () => {
         return sum / (80 * 180);
       };
       expect(Math.sign(corner(out) - corner(source))).toBe(tone < 100 ? 1 : -1);
+    }
+  });
+  it('are blended by the published formula, told pixel by pixel under a stamp of one color', async () => {
+    const tone = 180;
+    const source = sharp({ create: { width: 600, height: 400, channels: 3, background: { r: tone, g: tone, b: tone } } });
+    const photo = (await bring(await source.png().toBuffer(), 'even.png')).value.id;
+    for (const blend of ['multiply', 'screen', 'overlay', 'soft-light'] as const) {
+      const made = await run(
+        [photo],
+        deskOf((desk) => ({
+          stamps: desk.stamps.map((stamp) => ({ ...stamp, blend, tone: 'lead', sizePercent: 80, anchor: 'center' })),
+          output: { ...desk.output, format: 'png' },
+        })),
+      );
+      const out = await sharp(await fileOf(made))
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+      // The most changed pixel lies fully under ink: 60 % of the lead color.
+      const lead = [0xb5, 0x48, 0x2d];
+      const wanted = lead.map((channel) => 255 * blended(blend, tone / 255, channel / 255, 0.6));
+      let nearest = Infinity;
+      for (let at = 0; at < out.length; at += 3)
+        nearest = Math.min(nearest, Math.max(...wanted.map((value, k) => Math.abs((out[at + k] as number) - value))));
+      expect(nearest, blend).toBeLessThanOrEqual(1.5);
     }
   });
   it('tell nothing private: no place, no camera; creator and rights as written (read by exiftool)', async () => {

@@ -51,7 +51,7 @@ function shirt(name: string, label: string, back: boolean): (widthPx: number) =>
       {
         outline: shirtOutline(dip),
         step: 0.5,
-        ease: 0.021,
+        ease: 0.028,
         thick: 0.9,
         pinches: [
           { at: [23, -10], reach: 9, by: [-1.7, 0.9] },
@@ -112,16 +112,14 @@ function shirt(name: string, label: string, back: boolean): (widthPx: number) =>
       areas: [{ name: back ? 'back' : 'front', widthMm: 300, heightMm: 400 }],
       camera: { eye: [0, 116, 42], target: [0, 0, 2], fovDeg: 39, aperture: 0.4, focus: [0, 1, 0] },
       key: {
-        ...(back
-          ? lampAt([96, 52, -20], [0, 0, 0], 9, 9, [1350, 1210, 1010])
-          : lampAt([-100, 46, -34], [0, 0, 0], 9, 9, [1750, 1570, 1310])),
+        ...(back ? lampAt([92, 66, -20], [0, 0, 0], 16, 16, [400, 360, 300]) : lampAt([-92, 60, -34], [0, 0, 0], 18, 18, [400, 360, 300])),
         ...(back ? { through: leaves([40, 26, -8], unit([0.2, 0, 0.98]), unit([-0.5, 0.86, 0]), 9, 0.4, 21) } : {}),
       },
       panel: lampAt(back ? [-80, 70, 40] : [84, 60, 40], [0, 0, 0], 80, 70, [0.85, 0.93, 1.06]),
-      sky: [0.16, 0.18, 0.21],
+      sky: [0.25, 0.275, 0.31],
       exposure: 0.98,
       goods: [0.3, 0.32, 0.36],
-      grain: (area, u, v) => (area > 0 ? jersey(u, v) : 1),
+      grain: (x, _, z) => jersey(x, z),
       start: { color: back ? '#ece8de' : '#26364f', way: 'cloth' },
       seed: back ? 12 : 11,
     };
@@ -201,7 +199,7 @@ export function tote(widthPx: number): Scene {
     sky: [0.18, 0.2, 0.23],
     exposure: 0.95,
     goods: [0.66, 0.61, 0.52],
-    grain: (area, u, v) => (area > 0 ? canvasWeave(u, v) : 1),
+    grain: (x, _, z) => canvasWeave(x, z),
     start: { color: '#e6dcc6', way: 'cloth' },
     seed: 13,
   };

@@ -145,7 +145,7 @@ export function cap(widthPx: number): Scene {
     sky: [0.2, 0.22, 0.25],
     exposure: 0.95,
     goods: [0.16, 0.2, 0.3],
-    grain: (area, u, v) => (area > 0 ? canvasWeave(u * 1.4, v * 1.4) : 1),
+    grain: (x, y, z) => canvasWeave((x + z) * 1.3, y * 1.5),
     start: { color: '#22345a', way: 'cloth' },
     seed: 17,
   };

@@ -5,6 +5,7 @@ import { makingLimitsSchema, type MakingLimits } from '../checks/makings';
 import { handoverPlanSchema, type HandoverPlan } from '../handover/plan';
 import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
 import { photoDeskSchema, type PhotoDesk } from '../watermark/settings';
+import { goodsDeskSchema, type GoodsDesk } from '../scenes/goods-desk';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
 /** The documents a brand has one of each; a new kind is one schema and one row. */
@@ -16,6 +17,7 @@ export const documentForms: {
   readonly makers: StoredForm<MakingLimits>;
   readonly handover: StoredForm<HandoverPlan>;
   readonly photos: StoredForm<PhotoDesk>;
+  readonly goods: StoredForm<GoodsDesk>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
@@ -24,5 +26,6 @@ export const documentForms: {
   makers: { label: 'These limits', steps: [], schema: makingLimitsSchema },
   handover: { label: 'This plan', steps: [], schema: handoverPlanSchema },
   photos: { label: 'What is laid over photos', steps: [], schema: photoDeskSchema },
+  goods: { label: 'How goods are shown', steps: [], schema: goodsDeskSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

@@ -25,19 +25,22 @@ export interface Printed {
 
 const linearOf = (part: number): number => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4);
 const DECODED = Float32Array.from({ length: 256 }, (_, value) => linearOf(value / 255) * MOST_LIGHT);
+/** Above this light is pressed together, so that highlights do not break off. */
+const KNEE = 0.62;
 /** Light to 8 bits, by a table of 4096 steps over the square root of light. */
 const ENCODED = Uint8Array.from({ length: 4097 }, (_, step) => {
   const light = shoulder((step / 4096) ** 2 * 2 * MOST_LIGHT);
   return Math.round(255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055));
 });
 
-/** Above this light is pressed together, so that highlights do not break off. */
-const KNEE = 0.62;
 function shoulder(light: number): number {
   return light <= KNEE ? light : KNEE + (1 - KNEE) * (1 - Math.exp(-(light - KNEE) / (1 - KNEE)));
 }
 const encoded = (light: number): number =>
   ENCODED[Math.min(4096, Math.max(0, Math.round(4096 * Math.sqrt(light / (2 * MOST_LIGHT)))))] as number;
+
+/** How much pixels differ that would be alike, as a share of their light: cameras are never even. */
+const GRAIN = 0.007;
 
 /** Taps along each side of a pixel, and how far apart they may lie on the level that is read. */
 const TAPS = 4;
@@ -53,6 +56,7 @@ const channelsOf = (hex: Hex): readonly [number, number, number] =>
  * Shows goods with marks on them: `light = rest + print × albedo`, a channel, in linear light; no mask is needed, edges come with the layers.
  * Where a mark lies, each pixel reads 4 × 4 taps, each on a level of the art that is as fine as they lie apart.
  * @param tint color of the goods
+ * @param grain how much pixels differ that would be alike, as a share of their light
  * @returns gamma-encoded sRGB, three numbers a pixel
  */
 export function composeScene(
@@ -60,6 +64,7 @@ export function composeScene(
   facts: Pick<SceneFacts, 'areas'>,
   tint: Hex,
   printed: readonly Printed[],
+  grain = GRAIN,
 ): Uint8Array {
   const { widthPx, heightPx, area, uv } = map;
   const out = new Uint8Array(widthPx * heightPx * 3);
@@ -163,15 +168,15 @@ export function composeScene(
       }
     }
     // A touch of grain, the same in every picture of a scene.
-    const grain = 1 + (((Math.imul(at + 1, 0x9e3779b1) >>> 8) & 0xffff) / 65535 - 0.5) * 0.014;
+    const speck = 1 + (((Math.imul(at + 1, 0x9e3779b1) >>> 8) & 0xffff) / 65535 - 0.5) * 2 * grain;
     const [pr, pg, pb] = [
       DECODED[print[n] as number] as number,
       DECODED[print[n + 1] as number] as number,
       DECODED[print[n + 2] as number] as number,
     ];
-    out[n] = encoded(((DECODED[rest[n] as number] as number) + pr * ar + pr * pr * gr) * grain);
-    out[n + 1] = encoded(((DECODED[rest[n + 1] as number] as number) + pg * ag + pg * pg * gg) * grain);
-    out[n + 2] = encoded(((DECODED[rest[n + 2] as number] as number) + pb * ab + pb * pb * gb) * grain);
+    out[n] = encoded(((DECODED[rest[n] as number] as number) + pr * ar + pr * pr * gr) * speck);
+    out[n + 1] = encoded(((DECODED[rest[n + 1] as number] as number) + pg * ag + pg * pg * gg) * speck);
+    out[n + 2] = encoded(((DECODED[rest[n + 2] as number] as number) + pb * ab + pb * pb * gb) * speck);
   }
   return out;
 }

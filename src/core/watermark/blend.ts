@@ -15,3 +15,31 @@ export type BlendFormula = keyof typeof BLEND_FORMULAS;
 /** A translucent color over an opaque one, a channel, in [0, 1]. @source the same, 5.1 and 10.1: simple alpha compositing over an opaque backdrop */
 export const blended = (mode: BlendFormula, backdrop: number, source: number, alpha: number): number =>
   backdrop + (BLEND_FORMULAS[mode](backdrop, source) - backdrop) * alpha;
+
+/**
+ * Lays a translucent picture over an opaque one, in place, where it lies; channels stay gamma-encoded, as pages blend them.
+ * @param pixels of the picture below; channels beyond the third (its own opacity) stay as they are
+ * @param most the brightest value of a channel: 255, or 65535
+ * @param over premultiplied, four 8-bit numbers a pixel
+ */
+export function layOver(
+  mode: BlendFormula,
+  pixels: Uint8Array | Uint16Array,
+  { widthPx, channels, most }: { readonly widthPx: number; readonly channels: number; readonly most: number },
+  over: { readonly rgba: Uint8Array; readonly widthPx: number; readonly heightPx: number; readonly left: number; readonly top: number },
+): void {
+  const formula = BLEND_FORMULAS[mode];
+  const colors = Math.min(3, channels);
+  for (let y = 0; y < over.heightPx; y++)
+    for (let x = 0; x < over.widthPx; x++) {
+      const from = (y * over.widthPx + x) * 4;
+      const alpha = over.rgba[from + 3] as number;
+      if (alpha === 0) continue;
+      const at = ((over.top + y) * widthPx + over.left + x) * channels;
+      for (let k = 0; k < colors; k++) {
+        const backdrop = (pixels[at + k] as number) / most;
+        const source = Math.min(1, (over.rgba[from + k] as number) / alpha);
+        pixels[at + k] = Math.round(most * (backdrop + (formula(backdrop, source) - backdrop) * (alpha / 255)));
+      }
+    }
+}

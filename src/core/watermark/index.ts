@@ -1,4 +1,4 @@
-export { BLEND_FORMULAS, blended, type BlendFormula } from './blend';
+export { BLEND_FORMULAS, blended, layOver, type BlendFormula } from './blend';
 export { inkCells, type InkCells } from './ink-cells';
 export { stampPlace, type PhotoSize, type StampPlace } from './place';
 export { largestFree, protectionOf, type Protection } from './protection';

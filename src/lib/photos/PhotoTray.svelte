@@ -144,9 +144,9 @@
         ></span>
       {/if}
     </div>
-    <button class="link" disabled={desk.chosen.size === 0} onclick={() => void desk.remove([...desk.chosen], true)}
-      >Take away {desk.chosen.size === 1 ? 'this photo' : `these ${desk.chosen.size}`}</button
-    >
+    {#if desk.chosen.size > 0}<button class="link" onclick={() => void desk.remove([...desk.chosen], true)}
+        >Take away {desk.chosen.size === 1 ? 'this photo' : `these ${desk.chosen.size}`}</button
+      >{/if}
   {/if}
 </section>
 

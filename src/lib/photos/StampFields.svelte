@@ -162,6 +162,7 @@
     justify-items: start;
     align-content: start;
     gap: 3px;
+    text-align: left;
   }
   .only {
     display: flex;

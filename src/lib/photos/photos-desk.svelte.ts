@@ -229,7 +229,7 @@ export class PhotosDesk {
         const answer = (await response.json()) as PhotoView & { readonly problems?: Parameters<typeof sentences>[0] };
         if (response.ok) {
           if (!this.photos.some(({ id }) => id === answer.id)) this.photos = [...this.photos, answer];
-          this.currentId ??= answer.id;
+          if (!this.current || this.chosen.size === 0) this.choose(answer.id);
           return undefined;
         }
         if (response.status !== 503) return sentences(answer.problems ?? []);

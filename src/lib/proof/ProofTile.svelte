@@ -50,15 +50,20 @@
   class:twice={both.length > 1}
   style:--words={wordsOn(desk.palette, tile.ground)}
   title="{subject.name}, {tile.label}{found ? `: ${found.finding.says}` : ''}"
-  onclick={() => void goto(address)}
+  onclick={() => {
+    if (tile.scene && !subject.isTry) desk.large = { subject, scene: tile.scene };
+    else void goto(address);
+  }}
 >
   <span
     class="ground"
     style:background={tile.frame === 'round' || tile.frame === 'rounded' || tile.frame === 'tab' ? undefined : background}
   >
-    {#each both as of (of.id)}
+    {#each tile.scene ? both.filter(({ isTry }) => !isTry) : both as of (of.id)}
       <span class="one" style:filter>
-        {#if tile.frame === 'round' || tile.frame === 'rounded'}
+        {#if tile.scene}
+          <img src={desk.goodsAddress(of, tile.scene, 480)} alt="" loading="lazy" />
+        {:else if tile.frame === 'round' || tile.frame === 'rounded'}
           <span class="crop" style:background>{@render picture(of)}</span>
         {:else if tile.frame === 'tab'}
           <span class="tabs"><span class="tab">{@render picture(of)}<span>{desk.brand.name}</span></span><span class="bar"></span></span>
@@ -127,6 +132,21 @@
   }
   .size .one {
     padding: 12px;
+  }
+  .tile.goods {
+    width: 228px;
+    contain-intrinsic-size: 228px 190px;
+  }
+  .goods .ground {
+    height: 168px;
+  }
+  .goods .one {
+    padding: 0;
+  }
+  .goods img {
+    width: 100%;
+    height: 166px;
+    object-fit: cover;
   }
   .round .one,
   .rounded .one {

@@ -1,11 +1,23 @@
 import { createContext } from 'svelte';
 import { rightsOf, type ShippedFamily } from '$core/index';
-import type { Dressing, LookAlike, MarkCheck, MarkChecks, MakingLimits, Palette, Recipe, ScreenPicture } from '$core/index';
+import type {
+  Dressing,
+  GoodsDesk,
+  SceneFacts,
+  ShownOnGoods,
+  LookAlike,
+  MarkCheck,
+  MarkChecks,
+  MakingLimits,
+  Palette,
+  Recipe,
+  ScreenPicture,
+} from '$core/index';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
 import { request } from '$lib/client/request';
 import type { ShownMark } from '$lib/client/read-marks';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
-import { wallOf, type WallSection, type WallTile } from './wall';
+import { dressingOnGoods, wallOf, type WallSection, type WallTile } from './wall';
 
 /** A mark, or a try of one, as the wall proofs it. */
 export interface Subject {
@@ -15,6 +27,8 @@ export interface Subject {
   readonly slug: string;
   readonly recipe: Recipe;
   readonly isTry: boolean;
+  /** Of the mark, as it is saved. */
+  readonly revision: number;
 }
 
 /** What the proof room shows: marks, their proofs, and what was measured. */
@@ -31,12 +45,32 @@ export class ProofDesk {
   > = $state.raw(new Map());
 
   constructor(
-    readonly brand: { readonly slug: string; readonly name: string },
+    readonly brand: { readonly slug: string; readonly name: string; readonly paletteNumber: number },
     readonly palette: Palette,
     readonly limits: OpenDocument<MakingLimits>,
     readonly drawing: PictureDesk,
     readonly families: readonly ShippedFamily[],
+    readonly scenes: readonly SceneFacts[],
+    readonly goods: OpenDocument<GoodsDesk>,
   ) {}
+  /** The mark and the goods that are looked at large. */
+  large: { readonly subject: Subject; readonly scene: SceneFacts } | undefined = $state.raw();
+
+  /** What was chosen for a mark on goods. */
+  shownOn(subject: Subject, scene: SceneFacts): ShownOnGoods {
+    return this.goods.content.shown[`${subject.id}/${scene.name}`] ?? {};
+  }
+  withShown(subject: Subject, scene: SceneFacts, change: ShownOnGoods): GoodsDesk {
+    const key = `${subject.id}/${scene.name}`;
+    return { shown: { ...this.goods.content.shown, [key]: { ...this.goods.content.shown[key], ...change } } };
+  }
+  /** Where the picture of a mark on goods is had. */
+  goodsAddress(subject: Subject, scene: SceneFacts, width: number): string {
+    const { dressing = dressingOnGoods(this.palette, scene), ...chosen } = this.shownOn(subject, scene);
+    const query = new URLSearchParams({ dressing, width: String(width), v: `${subject.revision}-${this.brand.paletteNumber}` });
+    for (const [key, value] of Object.entries(chosen)) query.set(key, String(value));
+    return `/api/brands/${this.brand.slug}/marks/${subject.slug}/goods/${scene.name}?${query.toString()}`;
+  }
 
   readonly family: readonly Subject[] = $derived(this.subjects.filter(({ isTry, recipe }) => !isTry && recipe.parts.length > 0));
   readonly shown: readonly Subject[] = $derived.by(() => {
@@ -46,10 +80,15 @@ export class ProofDesk {
   readonly beside: Subject | undefined = $derived(
     this.shown.length === 1 ? this.subjects.find(({ id }) => id === this.besideId && id !== this.shown[0]?.id) : undefined,
   );
-  readonly wall: readonly WallSection[] = $derived.by(() => wallOf(this.palette));
+  readonly wall: readonly WallSection[] = $derived.by(() => wallOf(this.palette, this.scenes));
   readonly recipes: ReadonlyMap<string, Recipe> = $derived(new Map(this.subjects.map(({ id, recipe }) => [id, recipe])));
   readonly wanted: readonly WantedPicture[] = $derived.by(() => {
-    const dressings = [...new Set<Dressing>(['full', ...this.wall.flatMap(({ tiles }) => tiles.map(({ dressing }) => dressing))])];
+    const dressings = [
+      ...new Set<Dressing>([
+        'full',
+        ...this.wall.flatMap(({ tiles }) => tiles.flatMap(({ dressing, scene }) => (scene ? [] : [dressing]))),
+      ]),
+    ];
     const subjects = [...this.shown, ...(this.beside ? [this.beside] : [])];
     // All in full color first, then each colorway: what is seen first is there first.
     return dressings.flatMap((dressing) =>
@@ -165,9 +204,11 @@ export const subjectsOf = (
   marks: readonly ShownMark[],
   tries: readonly { readonly id: string; readonly name: string; readonly mark: string; readonly recipe: Recipe }[],
 ): readonly Subject[] => [
-  ...marks.flatMap(({ id, name, slug, recipe, shelf }) => (shelf === 'kept' ? [{ id, name, slug, recipe, isTry: false }] : [])),
+  ...marks.flatMap(({ id, name, slug, recipe, shelf, revision }) =>
+    shelf === 'kept' ? [{ id, name, slug, recipe, revision, isTry: false }] : [],
+  ),
   ...tries.flatMap(({ id, name, mark, recipe }) => {
     const of = marks.find((each) => each.id === mark);
-    return of ? [{ id, name: `${name}, a try of ${of.name}`, slug: of.slug, recipe, isTry: true }] : [];
+    return of ? [{ id, name: `${name}, a try of ${of.name}`, slug: of.slug, recipe, revision: of.revision, isTry: true }] : [];
   }),
 ];

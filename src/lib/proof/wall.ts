@@ -1,5 +1,6 @@
 import {
   contrastOnGround,
+  contrastRatio,
   dressingOn,
   FAMILY_PLACES,
   legibleOn,
@@ -14,6 +15,7 @@ import {
   type Hex,
   type MarkChecks,
   type Palette,
+  type SceneFacts,
   type Vision,
 } from '$core/index';
 import { PHOTOS } from '$lib/ui/photos';
@@ -25,7 +27,9 @@ export interface WallTile {
   readonly dressing: Dressing;
   /** A color, or the address of a photo. */
   readonly ground: Hex | { readonly photo: string };
-  readonly frame: 'plain' | 'round' | 'rounded' | 'tab' | 'text' | 'size';
+  readonly frame: 'plain' | 'round' | 'rounded' | 'tab' | 'text' | 'size' | 'goods';
+  /** The goods that it is shown on. */
+  readonly scene?: SceneFacts;
   /** Longer side of the mark in px, where it is shown at a size. */
   readonly longerPx?: number;
   readonly filter?: Vision | 'far' | 'gray' | 'gain';
@@ -78,7 +82,7 @@ function onSwatch(palette: Palette, key: ColorKey, name: string, hex: Hex): read
 }
 
 /** Every proof of a family's marks, in the order of the wall; a new one is one row here. */
-export function wallOf(palette: Palette): readonly WallSection[] {
+export function wallOf(palette: Palette, scenes: readonly SceneFacts[] = []): readonly WallSection[] {
   const { paper, ink } = palette;
   const inscribed = FRAME_PX / Math.SQRT2;
   const plain = { ground: paper, frame: 'plain' } as const;
@@ -117,6 +121,14 @@ export function wallOf(palette: Palette): readonly WallSection[] {
       ...{ id: 'photos', label: 'On photos', hint: 'Light on a dark picture, dark on a light one' },
       tiles: PHOTOS.map(({ name, label, address, dark }) => ({
         ...({ id: `photo-${name}`, label, dressing: dark ? 'reversed' : 'one-color', ground: { photo: address }, frame: 'plain' } as const),
+        finding: byEye,
+      })),
+    },
+    {
+      ...{ id: 'goods', label: 'On goods', hint: 'In their own light; a click opens them large, in another color or place' },
+      tiles: scenes.map((scene) => ({
+        ...({ id: `goods-${scene.name}`, label: scene.label.toLowerCase(), ground: paper, frame: 'goods', scene } as const),
+        dressing: dressingOnGoods(palette, scene),
         finding: byEye,
       })),
     },
@@ -172,6 +184,10 @@ function lostInOneColor(checks: MarkChecks): { readonly finding: Finding; readon
   const lost = checks.checks.find(({ id }) => id.startsWith('one-color'));
   return lost && { finding: lost.finding, ...(lost.part === undefined ? {} : { part: lost.part }) };
 }
+
+/** How a mark is dressed for goods in the color that they begin with. */
+export const dressingOnGoods = (palette: Palette, { start }: Pick<SceneFacts, 'start'>): Dressing =>
+  contrastRatio(start.color, palette.paper) > contrastRatio(start.color, palette.ink) ? 'reversed' : 'full';
 
 /** The ground of a tile as words next to it are written. */
 export const wordsOn = (palette: Palette, ground: WallTile['ground']): Hex =>

@@ -42,6 +42,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   packed: 'packs',
   judged: 'packs',
   fingerprint: 'files',
+  goods: 'files',
   screen: 'screens',
   library: 'screens',
 };
@@ -56,6 +57,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   photoMarked: ['Marking this photo', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   brandFile: ['Reading this brand file', 'Bring it in when the server has less to do.'],
   judged: ['Looking at this file', 'Send a smaller one.'],
+  goods: ['Showing this mark on goods', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   fingerprint: ['Comparing this mark', 'Simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],
   library: ['Drawing the library', 'Open it again.'],

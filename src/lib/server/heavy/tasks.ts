@@ -23,6 +23,7 @@ import { storedFile, storeFile } from '../files';
 import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo';
 import { takenPhoto } from '../photos/taken-photo';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
+import { shownOn, type GoodsOrder } from '../goods/shown-on';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
 import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
@@ -102,6 +103,9 @@ export const tasks = {
     const verdict = await verifyFile(format, file, subject, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
   },
+  /** A mark on goods, as a JPEG. */
+  goods: ({ subject, order }: { readonly subject: PictureSubject; readonly order: GoodsOrder }): Promise<Uint8Array> =>
+    shownOn(subject, order),
   /** A photo that comes in, and the smaller copy of it that is looked at; both are kept. */
   photo: async ({ bytes, name }: { readonly bytes: Uint8Array; readonly name: string }) => {
     const { preview, ...taken } = await takenPhoto(bytes, name);

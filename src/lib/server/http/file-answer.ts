@@ -19,7 +19,7 @@ import { readQuery } from './read-query';
 import { fileQuerySchema, pixelQuerySchema } from './schemas';
 
 /** The color of a ground as it is asked for: a swatch of the palette by its key, or a color code. */
-function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
+export function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
   const color = isRole(asked) || isSwatchKey(asked) ? swatchColor(palette, asked) : asked;
   if (color === undefined)
     throw refuse(

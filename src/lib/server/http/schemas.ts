@@ -13,6 +13,7 @@ import {
   paletteForm,
   PDF_COLORS,
   parseRecipe,
+  PRINT_WAYS,
   PROCESS_NAMES,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
@@ -192,6 +193,22 @@ export const fileQuerySchema = z.strictObject({
   ground: z.union([colorKeySchema, z.literal('clear'), hexSchema]).optional(),
   /** In which colors a PDF is written. */
   colors: z.enum(PDF_COLORS).default('rgb'),
+});
+
+/** The query of a mark on goods. */
+export const goodsQuerySchema = z.strictObject({
+  dressing: dressingSchema.default('full'),
+  width: number.int().min(120).max(2000).default(640),
+  tint: z.union([colorKeySchema, hexSchema]).optional(),
+  way: z.enum(PRINT_WAYS).optional(),
+  area: number.int().min(0).max(8).default(0),
+  x: number.min(-0.5).max(1.5).default(0.5),
+  y: number.min(-0.5).max(1.5).default(0.5),
+  size: number.min(0.02).max(3).default(0.62),
+  turn: number.min(-360).max(360).default(0),
+  /** Says which version is meant; a picture of it is kept by the page. */
+  v: z.string().max(80).optional(),
+  download: z.enum(['0', '1']).default('0'),
 });
 
 const side = number.int('Expected whole pixels').min(SMALLEST_PICTURE_PX).max(LARGEST_PICTURE_PX);

@@ -1,11 +1,13 @@
 import { renderAsync } from '@resvg/resvg-js';
-import sharp, { type OverlayOptions, type Sharp } from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import {
+  layOver,
   toSvg,
   unpackTones,
   watermarkDrawing,
   watermarkSources,
   swatchColor,
+  type BlendFormula,
   type ColorKey,
   type Group,
   type LaidStamp,
@@ -54,8 +56,15 @@ export interface PhotoReport {
 
 /** No strip of an overlay has more pixels, so that memory stays bounded however large the photo is. */
 const STRIP_PIXELS = 16_000_000;
-const BLENDS = { normal: 'over', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft-light' } as const;
-type BlendName = keyof typeof BLENDS;
+/** A piece of a watermark in pixels: premultiplied, where it lies on the photo. */
+interface Overlay {
+  readonly blend: BlendFormula;
+  readonly rgba: Buffer;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly left: number;
+  readonly top: number;
+}
 
 /** A box around groups' ink, in whole pixels within the photo; nothing where they lie outside. */
 interface Box {
@@ -69,29 +78,21 @@ interface Box {
 async function overlaysOf(
   groups: readonly Group[],
   box: Box,
-  blend: BlendName,
+  blend: BlendFormula,
   scale: number,
   own: ReadonlySet<string>,
-): Promise<readonly OverlayOptions[]> {
+): Promise<readonly Overlay[]> {
   const wide = box.right - box.left;
   const rows = Math.max(1, Math.floor(STRIP_PIXELS / wide));
   const plain = groups.map((group) => ({ ...group, blend: 'normal' as const }));
   const pictureAddress = await embedded({ groups: plain }, own, scale);
-  const overlays: OverlayOptions[] = [];
+  const overlays: Overlay[] = [];
   for (let top = box.top; top < box.bottom; top += rows) {
     const bottom = Math.min(box.bottom, top + rows);
     const view = { left: box.left / scale, right: box.right / scale, top: top / scale, bottom: bottom / scale };
     const svg = toSvg({ groups: plain }, { box: view, title: '', widthPx: wide, heightPx: bottom - top, pictureAddress });
     const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: wide }, imageRendering: 0 });
-    overlays.push({
-      input: drawn.pixels,
-      raw: { width: drawn.width, height: drawn.height, channels: 4 },
-      // What the renderer hands over is premultiplied already.
-      premultiplied: true,
-      left: box.left,
-      top,
-      blend: BLENDS[blend],
-    });
+    overlays.push({ blend, rgba: drawn.pixels, widthPx: drawn.width, heightPx: drawn.height, left: box.left, top });
   }
   return overlays;
 }
@@ -140,6 +141,19 @@ function written(picture: Sharp, { format, quality }: PhotoOutput): Sharp {
   }
 }
 
+/** Blends what is laid over a photo by the published formulas, in sRGB: the codec's own way gives other colors where a source is translucent. */
+async function blendedOver(picture: Sharp, overlays: readonly Overlay[], deep: boolean): Promise<Sharp> {
+  const { data, info } = await picture
+    .toColourspace(deep ? 'rgb16' : 'srgb')
+    .raw({ depth: deep ? 'ushort' : 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  const pixels = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data;
+  for (const overlay of overlays)
+    layOver(overlay.blend, pixels, { widthPx: info.width, channels: info.channels, most: deep ? 65535 : 255 }, overlay);
+  const { width, height, channels } = info;
+  return sharp(pixels, { raw: { width, height, channels } });
+}
+
 /** Lays its watermark over a photo and writes the file. Nothing of what its camera wrote into it is taken along but, where asked for, its color profile. */
 export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: Uint8Array; readonly report: PhotoReport }> {
   const { widthPx, heightPx, output } = order;
@@ -168,7 +182,7 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   const scale = output.longestPx === undefined ? 1 : Math.min(1, output.longestPx / longer);
   const [wide, high] = [Math.max(1, Math.round(widthPx * scale)), Math.max(1, Math.round(heightPx * scale))];
   const whole = { left: 0, top: 0, right: wide, bottom: high };
-  const overlays: OverlayOptions[] = [];
+  const overlays: Overlay[] = [];
   const stampBoxes = new Map(
     laid.stamps.map((stamp): readonly [string, Box] => {
       const reach = (Math.hypot(stamp.widthPx, stamp.heightPx) / 2) * (1 + AROUND) * scale + 2;
@@ -186,18 +200,28 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   for (const group of laid.drawing.groups) {
     const box = stampBoxes.get(group.id) ?? whole;
     if (box.right > box.left && box.bottom > box.top)
-      overlays.push(...(await overlaysOf([group], box, group.blend as BlendName, scale, order.ownPictures)));
+      overlays.push(...(await overlaysOf([group], box, group.blend as BlendFormula, scale, order.ownPictures)));
   }
 
   const deep = output.deep && order.bits === 16 && DEEP_FORMATS.has(output.format);
   let picture = sharp(await storedFile(order.sha256), { limitInputPixels: false, failOn: 'error' }).rotate();
   if (deep) picture = picture.pipelineColourspace('rgb16');
   if (scale < 1) picture = picture.resize({ width: wide, height: high, fit: 'fill' });
-  picture = picture.composite(overlays);
-  picture =
-    output.keepProfile && order.hasProfile
-      ? picture.keepIccProfile()
-      : picture.toColourspace(deep ? 'rgb16' : 'srgb').withIccProfile('srgb');
+  const plain = overlays.every(({ blend }) => blend === 'normal');
+  const keeps = output.keepProfile && order.hasProfile && plain;
+  if (plain)
+    picture = picture.composite(
+      overlays.map(({ rgba, widthPx: width, heightPx: height, left, top }) => ({
+        input: rgba,
+        raw: { width, height, channels: 4 as const },
+        // What the renderer hands over is premultiplied already.
+        premultiplied: true,
+        left,
+        top,
+      })),
+    );
+  else picture = await blendedOver(picture, overlays, deep);
+  picture = keeps ? picture.keepIccProfile() : picture.toColourspace(deep ? 'rgb16' : 'srgb').withIccProfile('srgb');
   const said = [output.copyright, ...order.rights].filter(Boolean).join('; ');
   picture = picture
     .withExif({
@@ -224,7 +248,7 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
         ...(output.keepProfile && order.hasProfile
           ? ['Its own color profile was kept.']
           : order.hasProfile
-            ? ['Its colors were converted to sRGB.']
+            ? [`Its colors were converted to sRGB${output.keepProfile ? ', because a stamp is blended with them' : ''}.`]
             : []),
       ],
     },

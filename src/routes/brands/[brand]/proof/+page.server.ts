@@ -1,5 +1,6 @@
 import { writeRecipe } from '$core/index';
 import { familyRoom } from '$lib/server/family-room';
+import { scenes } from '$lib/server/goods/scenes';
 import { load as withWork } from '$lib/server/http/load';
 import { findDocument } from '$lib/server/stores/documents';
 import { listTries } from '$lib/server/stores/tries';
@@ -13,5 +14,11 @@ export const load: PageServerLoad = ({ params }) =>
       if (shelf === 'kept')
         for (const kept of await listTries(em.fork(), room.brand.id, slug))
           tries.push({ id: kept.id, name: kept.name, mark: id, recipe: writeRecipe(kept.recipe) });
-    return { ...room, tries, makers: await findDocument(em, room.brand.id, 'makers') };
+    return {
+      ...room,
+      tries,
+      makers: await findDocument(em, room.brand.id, 'makers'),
+      scenes: scenes(),
+      goods: await findDocument(em.fork(), room.brand.id, 'goods'),
+    };
   });

@@ -1,0 +1,68 @@
+import { renderAsync } from '@resvg/resvg-js';
+import sharp from 'sharp';
+import { artPyramid, canvasSchema, composeScene, heightOf, toSvg, widthOf, type Hex, type PrintWay } from '$core/index';
+import type { PictureSubject } from '../formats';
+import { embedded, framed } from '../formats/framed';
+import { notFound } from '../http/problem-error';
+import { sceneLayers, scenes } from './scenes';
+
+/** A mark on goods, as it is asked for. */
+export interface GoodsOrder {
+  readonly scene: string;
+  readonly widthPx: number;
+  /** Color of the goods; what the scene begins with where it is left out. */
+  readonly tint?: Hex;
+  readonly way?: PrintWay;
+  /** Which print area, from 1; 0 is all of them. */
+  readonly area: number;
+  /** Middle of the mark, as shares of the area; its size, as a share of the largest that fits. */
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+  readonly turnDeg: number;
+}
+
+/** The mark is drawn so fine, along its longer side; no scene shows it finer. */
+const ART_SIDE_PX = 1400;
+
+/** Shows a mark on goods. @returns a JPEG */
+export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promise<Uint8Array> {
+  const facts = scenes().find(({ name }) => name === order.scene);
+  if (!facts) throw notFound('scene');
+  const { drawing, frame } = await framed(subject, { canvas: canvasSchema.parse({}), welded: false }, false);
+  const [wide, high] = [widthOf(frame.box), heightOf(frame.box)];
+  const scale = Math.min(ART_SIDE_PX, order.widthPx) / Math.max(wide, high);
+  const [widthPx, heightPx] = [Math.max(1, Math.round(wide * scale)), Math.max(1, Math.round(high * scale))];
+  const svg = toSvg(drawing, {
+    box: frame.box,
+    title: '',
+    widthPx,
+    heightPx,
+    pictureAddress: await embedded(drawing, subject.ownPictures, scale),
+  });
+  const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx }, imageRendering: 0 });
+  const straight = await sharp(drawn.asPng()).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const art = artPyramid(new Uint8Array(straight.data), straight.info.width, straight.info.height);
+  const layers = await sceneLayers(facts, Math.min(order.widthPx, facts.widthPx));
+  const printed = facts.areas.flatMap((area, at) => {
+    if (order.area !== 0 && order.area !== at + 1) return [];
+    // The largest that fits the area, times the share.
+    const widthMm = order.size * Math.min(area.widthMm, (area.heightMm * wide) / high);
+    return [
+      {
+        area: at + 1,
+        art,
+        x: order.x,
+        y: order.y,
+        width: widthMm / area.widthMm,
+        turnDeg: order.turnDeg,
+        way: order.way ?? facts.start.way,
+      },
+    ];
+  });
+  const pixels = composeScene(layers, facts, order.tint ?? (facts.start.color as Hex), printed);
+  return sharp(pixels, { raw: { width: layers.map.widthPx, height: layers.map.heightPx, channels: 3 } })
+    .withIccProfile('srgb')
+    .jpeg({ quality: order.widthPx > 1000 ? 90 : 84 })
+    .toBuffer();
+}

@@ -1,0 +1,24 @@
+import { heavy } from '$lib/server/heavy/pool';
+import { answer } from '$lib/server/http/answer';
+import { groundColor } from '$lib/server/http/file-answer';
+import { pictureHeaders, pictureRequest } from '$lib/server/http/picture-request';
+import { readQuery } from '$lib/server/http/read-query';
+import { goodsQuerySchema } from '$lib/server/http/schemas';
+import type { RequestHandler } from './$types';
+
+/** A mark on goods: on a mug, a shirt, a sign. */
+export const GET: RequestHandler = (event) =>
+  answer(event, async (em) => {
+    const { dressing, width, tint, turn, v: _, download, ...place } = readQuery(event.url, goodsQuerySchema);
+    const { subject, fileName } = await pictureRequest(em, event, { dressing, padding: 0, room: 0, crop: 'box' });
+    const { scene } = event.params;
+    const { way, ...at } = place;
+    const order = {
+      ...at,
+      ...{ scene, widthPx: width, turnDeg: turn },
+      ...(way ? { way } : {}),
+      ...(tint === undefined ? {} : { tint: groundColor(subject.palette, tint) }),
+    };
+    const file = await heavy('goods', { subject, order });
+    return new Response(new Uint8Array(file), { headers: pictureHeaders('image/jpeg', `${fileName}_${scene}.jpg`, download === '1') });
+  });
