@@ -15,6 +15,7 @@ const { opticalKerningAgainstDesigners } = await import('./bench/optical-kerning
 const { builders } = await import('./bench/builders.mjs');
 const { familyFollows, proofWall } = await import('./bench/family.mjs');
 const { packOfSixty } = await import('./bench/handover.mjs');
+const { goodsComposed, runOfPhotos } = await import('./bench/photos.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -38,6 +39,8 @@ await withThrowawayApp('bench', async (browser, home) => {
 });
 await withThrowawayApp('packs', async (_browser, home) => {
   for (const line of await packOfSixty(home)) say(line);
+  for (const line of await goodsComposed(home)) say(line);
+  for (const line of await runOfPhotos(home)) say(line);
 });
 await withThrowawayApp('studio', async (browser, home) => {
   for (const line of await studioOfManyBrands(browser, home)) say(line);

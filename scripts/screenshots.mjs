@@ -23,16 +23,6 @@ const VIEWS = [
     },
   },
   {
-    file: 'type-head-to-head',
-    path: '/brands/tidewrack-aerial/type',
-    ready: '[aria-label="Trials"] .cell path',
-    prepare: async (page) => {
-      await page.locator('::-p-aria([name="Head to head: 3 kept faces"][role="button"])').click();
-      await page.locator('::-p-aria([name="inside the mark"][role="radio"])').click();
-      await page.waitForFunction(() => document.querySelectorAll('[aria-label="Head to head"] svg path').length > 20);
-    },
-  },
-  {
     file: 'marks',
     path: '/brands/windrow-kites/marks/primary',
     ready: 'aside svg[aria-label="reversed"] path',
@@ -58,16 +48,6 @@ const VIEWS = [
     prepare: async (page) => {
       await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Gorsebank)').click();
       await page.locator('summary ::-p-text(Line)').click();
-    },
-  },
-  {
-    file: 'marks-tries',
-    path: '/brands/windrow-kites/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await page.locator('::-p-aria([name="Compare with Carved"][role="button"])').click();
-      await page.locator('::-p-aria([name="laid over"][role="radio"])').click();
-      await page.waitForSelector('svg[aria-label^="The mark now in ink"] path');
     },
   },
   {
@@ -171,6 +151,29 @@ const VIEWS = [
     },
   },
   // The last one: it leaves the brand in other colors.
+  {
+    file: 'photos',
+    path: '/brands/tidewrack-aerial/photos',
+    ready: '[data-stamp]',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 60);
+    },
+  },
+  {
+    file: 'goods',
+    path: '/brands/windrow-kites/proof',
+    ready: '.tile.goods',
+    prepare: async (page) => {
+      await page.evaluate(() => document.querySelector('section[aria-label="On goods"]')?.scrollIntoView());
+      await page.waitForFunction(
+        () =>
+          [...document.querySelectorAll('.tile.goods img')]
+            .slice(0, 9)
+            .every((img) => /** @type {HTMLImageElement} */ (img).complete && /** @type {HTMLImageElement} */ (img).naturalWidth > 0),
+        { timeout: 60_000 },
+      );
+    },
+  },
   {
     file: 'color',
     path: '/brands/windrow-kites/color',

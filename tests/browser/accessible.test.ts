@@ -64,6 +64,16 @@ describe('axe finds nothing', () => {
       },
     ],
     ['on the proof wall', room('/brands/windrow-kites/proof', '.tile svg path')],
+    ['in the photos room', room('/brands/tidewrack-aerial/photos', '[data-stamp]')],
+    ['in an empty photos room', room('/brands/windrow-kites/photos', '.tray .empty')],
+    [
+      'over a mark on goods',
+      async () => {
+        await room('/brands/windrow-kites/proof', '.tile.goods')();
+        await test.visitor.page.$eval('.tile.goods', (tile) => (tile as HTMLElement).click());
+        await test.visitor.page.waitForSelector('dialog[open] .picture img');
+      },
+    ],
     [
       'in the hand-over room',
       async () => {

@@ -184,7 +184,7 @@ export function hangTag(widthPx: number): Scene {
     builder.tube(
       3,
       (t) => [
-        hole[0] + side * (0.05 + 1.3 * t * t) + 1.2 * t + 0.8 * Math.sin(t * 4 + side),
+        hole[0] + side * (0.05 + 1.3 * t * t) + 1.2 * t + 0.8 * (Math.sin(t * 4 + side) - Math.sin(side)),
         0.12 + 0.25 * Math.exp(-t * 6),
         hole[2] - 9 * t + side * 0.5 * Math.sin(t * 3),
       ],

@@ -48,7 +48,15 @@ export interface DemoBrand {
   /** Kept faces of the type trials. */
   readonly kept: readonly string[];
   readonly board?: readonly DemoPicture[];
+  readonly photos?: DemoPhotos;
   readonly marks: readonly DemoMark[];
+}
+
+/** Sample photos, the mark that is stamped on them, and the line of their veil. */
+export interface DemoPhotos {
+  readonly files: readonly string[];
+  readonly stamp: string;
+  readonly veil: string;
 }
 
 const recipe = (...parts: PartInput[]): Recipe => ({ ...EMPTY_RECIPE, parts: parts.map((part) => expect(createPart(part))) });
@@ -366,6 +374,11 @@ export const demoBrands: readonly DemoBrand[] = [
       keywords: ['shore', 'light', 'height'],
       uses: ['photos', 'web', 'print'],
       voice: { loudness: 10, gravity: 70, strength: 8, ornament: 15, warmth: 62 },
+    },
+    photos: {
+      files: ['haze.jpg', 'dusk.jpg', 'lights.jpg', 'studio.jpg', 'boat.jpg', 'sign.jpg'],
+      stamp: 'Monogram',
+      veil: 'Tidewrack Aerial',
     },
     kept: ['italiana', 'poiret-one', 'cormorant'],
     marks: [

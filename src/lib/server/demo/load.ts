@@ -1,14 +1,17 @@
+import { readFile } from 'node:fs/promises';
+import { resolve } from 'node:path';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { freePlace, type Board, type Palette, type Recipe } from '$core/index';
+import { freePlace, photoDeskSchema, startStamp, type Board, type Palette, type Recipe } from '$core/index';
 import { artPiece, type ArtInput } from '../art';
-import { Brand } from '../database/entities';
+import { Brand, Mark } from '../database/entities';
 import { addPicture } from '../stores/brand-pictures';
 import { createBrand } from '../stores/brands';
 import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';
+import { addPhoto } from '../stores/photos';
 import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
-import { demoBrands, type DemoMark } from './brands';
+import { demoBrands, type DemoMark, type DemoPhotos } from './brands';
 import { builtRecipe } from './built';
 import { derivedRecipe } from './derived';
 
@@ -49,6 +52,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
     }
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
+    if (demo.photos) await layPhotos(em, brand, demo.photos);
     if (demo.board) await saveDocument(em, brand.slug, 'board', 0, await boardOf(em, brand.id, demo.board));
   }
 }
@@ -63,6 +67,20 @@ export async function recipeOf(
   if (mark.built && primary) return builtRecipe(mark.built, primary);
   if (mark.derived && primary) return derivedRecipe(mark.derived, primary, palette);
   return mark.recipe(primary?.id ?? '', pieces);
+}
+
+/** Brings in sample photos and lays a stamp and a veil over them. */
+async function layPhotos(
+  em: EntityManager,
+  brand: { readonly id: string; readonly slug: string },
+  { files, stamp, veil }: DemoPhotos,
+): Promise<void> {
+  for (const file of files) await addPhoto(em.fork(), brand.id, await readFile(resolve('static/photos', file)), file);
+  const mark = await em.fork().findOne(Mark, { brand: brand.id, name: stamp });
+  if (!mark) return;
+  const start = photoDeskSchema.parse({});
+  const desk = { ...start, stamps: [startStamp('corner', mark.id)], veil: { ...start.veil, on: true, text: veil } };
+  await saveDocument(em.fork(), brand.slug, 'photos', 0, desk);
 }
 
 async function boardOf(em: EntityManager, brandId: string, pictures: readonly DemoPicture[]): Promise<Board> {

@@ -1,0 +1,152 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { ElementHandle } from 'puppeteer-core';
+import { read } from '../support/api';
+import { useVisitor } from '../support/browser';
+import { random } from '../support/random';
+
+const test = useVisitor();
+let worker: Awaited<ReturnType<typeof test.app.worker>>;
+beforeAll(async () => {
+  worker = await test.app.worker();
+});
+afterAll(() => worker.stop());
+
+const ROOM = '/brands/windrow-kites/photos';
+
+/** Twelve photos of noise, from light to dark, on this disk. */
+async function twelve(): Promise<readonly string[]> {
+  const folder = mkdtempSync('/tmp/lucky-twelve-');
+  const paths: string[] = [];
+  for (let n = 0; n < 12; n++) {
+    const next = random(n + 1);
+    const tone = 20 + n * 19;
+    const pixels = Buffer.from(Uint8Array.from({ length: 900 * 600 * 3 }, () => Math.max(0, Math.min(255, tone + (next() - 0.5) * 30))));
+    const path = join(folder, `shore-${String(n + 1).padStart(2, '0')}.jpg`);
+    writeFileSync(
+      path,
+      await sharp(pixels, { raw: { width: 900, height: 600, channels: 3 } })
+        .jpeg({ quality: 92 })
+        .toBuffer(),
+    );
+    paths.push(path);
+  }
+  return paths;
+}
+interface Run {
+  readonly id: string;
+  readonly files: readonly { readonly name: string; readonly state: string }[];
+}
+const runs = () => read<Run[]>(`${test.app.url}/api/brands/windrow-kites/photo-runs`);
+
+describe('a photographer’s day', () => {
+  it('twelve photos come in, a stamp and a veil are laid, one is treated otherwise, the run is stopped, gone on with, downloaded and read back', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    await visitor.go(ROOM);
+    const input = (await page.waitForSelector('.ways input[multiple]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(...(await twelve()));
+    await page.waitForFunction(() => document.querySelectorAll('[data-photo] img').length === 12, { timeout: 60_000 });
+
+    // A stamp: the watermark of the family, shown over the photo at once, dark or light as the picture asks.
+    const stamps = await page.waitForSelector('.add select');
+    const watermark = await stamps?.evaluate(
+      (list) => [...(list as HTMLSelectElement).options].find(({ text }) => text === 'Watermark')?.value ?? '',
+    );
+    await stamps?.select(watermark ?? '');
+    await page.waitForSelector('[data-stamp]');
+    await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 2);
+    await visitor.click('Veil', 'checkbox');
+    await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 60);
+    await visitor.sees('of it protected');
+    await visitor.saved();
+
+    // One photo has its stamp elsewhere: pulled there, on it alone.
+    await page.click('[data-photo]:nth-child(3)');
+    await visitor.click('only this photo', 'checkbox');
+    await page.waitForFunction(() => document.querySelector('.stage h2')?.textContent === 'shore-03.jpg');
+    const from = await visitor.placeOf('[data-stamp] .hold');
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 160, from.y - 120, { steps: 8 });
+    await page.mouse.up();
+    await page.waitForFunction(() => document.querySelectorAll('.own').length === 1);
+    const moved = await visitor.placeOf('[data-stamp] .hold');
+    expect(moved.x).toBeLessThan(from.x - 60);
+    await page.click('[data-photo]:nth-child(4)');
+    await page.waitForFunction(() => document.querySelector('.stage h2')?.textContent === 'shore-04.jpg');
+    await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 60);
+    expect(Math.abs((await visitor.placeOf('[data-stamp] .hold')).x - from.x)).toBeLessThan(3);
+
+    await visitor.click('Mark 12 photos');
+    await visitor.sees('Run 1');
+    await visitor.click('Stop');
+    await page.waitForFunction(() =>
+      /stopped|marked and opened/.test(document.querySelector('article [role="status"]')?.textContent ?? ''),
+    );
+    const [stopped] = await runs();
+    if (stopped?.files.some(({ state }) => state === 'stopped')) await visitor.click('Go on');
+    await page.waitForFunction(
+      () => document.querySelector('article [role="status"]')?.textContent?.includes('12 photos marked and opened again'),
+      {
+        timeout: 120_000,
+      },
+    );
+    const link = await page.waitForSelector('a[href$="photos.zip"]');
+    const address = await link?.evaluate((anchor) => (anchor as HTMLAnchorElement).href);
+    const zip = unzipSync(new Uint8Array(await (await fetch(address ?? '')).arrayBuffer()));
+    expect(Object.keys(zip)).toHaveLength(12);
+    const differs = async (name: string, left: number, top: number) => {
+      const region = { left, top, width: 190, height: 120 };
+      const marked = await sharp(zip[name] as Uint8Array)
+        .extract(region)
+        .greyscale()
+        .raw()
+        .toBuffer();
+      const { stdev } = (await sharp(marked, { raw: { width: 190, height: 120, channels: 1 } }).stats()).channels[0] as {
+        readonly stdev: number;
+      };
+      return stdev;
+    };
+    const names = Object.keys(zip).sort();
+    for (const name of names) expect(await sharp(zip[name] as Uint8Array).metadata()).toMatchObject({ width: 900, height: 600 });
+    // The stamp lies in the corner of the second photo, and not in that of the third.
+    expect(await differs(names[1] ?? '', 690, 460)).toBeGreaterThan(1.25 * (await differs(names[2] ?? '', 690, 460)));
+  });
+
+  it('a mark is put on a shirt and a mug, in another color, and the picture is had', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    await visitor.go('/brands/windrow-kites/proof');
+    for (const goods of ['shirt', 'mug']) {
+      await page.waitForSelector(`::-p-aria([name*="${goods}"][role="button"])`);
+      await page.evaluate((label) => {
+        const tile = [...document.querySelectorAll<HTMLElement>('.tile.goods')].find(
+          ({ title }) => title.startsWith('Primary') && title.includes(label),
+        );
+        tile?.scrollIntoView();
+        tile?.click();
+      }, goods);
+      await page.waitForSelector('dialog[open] .picture img');
+      const pictureOf = () => page.$eval('dialog[open] .picture img', (img) => (img as HTMLImageElement).src);
+      await page.waitForFunction(() => (document.querySelector('dialog[open] .picture img') as HTMLImageElement | null)?.complete);
+      const before = await pictureOf();
+      await visitor.pick('Its color', 'lead');
+      await page.waitForFunction(
+        (old) => (document.querySelector('dialog[open] .picture img') as HTMLImageElement | null)?.src !== old,
+        {},
+        before,
+      );
+      const meansOf = async (address: string) =>
+        (await sharp(Buffer.from(await (await fetch(address)).arrayBuffer())).stats()).channels.map(({ mean }) => mean);
+      const [first, second] = [await meansOf(before), await meansOf(await pictureOf())];
+      expect(Math.max(...first.map((mean, k) => Math.abs(mean - (second[k] as number))))).toBeGreaterThan(4);
+      await visitor.click('Close');
+      await visitor.dialogGone();
+    }
+    await visitor.saved();
+  });
+});
