@@ -173,9 +173,22 @@ export async function layersOf({ coarse, fine }: Traced): Promise<Layers> {
       );
     }
   }
-  const raw = { raw: { width: wide, height: high, channels: 3 as const } };
-  const pack = (bytes: Buffer) => sharp(bytes, raw).webp({ quality: 93, smartSubsample: true, effort: 6 }).toBuffer();
-  return { rest: await pack(restBytes), print: await pack(printBytes), uv: await packUv(areas, uvs, wide, high) };
+  return fitted({ rest: restBytes, print: printBytes, uv: await packUv(areas, uvs, wide, high) }, wide, high);
+}
+
+/** Most that the three layers of a scene take together, in bytes. */
+const MOST_BYTES = 395_000;
+/** Packs both layers of light as well as fits: cloth has grain everywhere and takes more. @param raw of rest and print, three numbers a pixel */
+export async function fitted(raw: Layers, wide: number, high: number): Promise<Layers> {
+  const pack = (bytes: Buffer, quality: number) =>
+    sharp(bytes, { raw: { width: wide, height: high, channels: 3 } })
+      .webp({ quality, smartSubsample: true, effort: 6 })
+      .toBuffer();
+  for (const quality of [93, 90, 87, 84, 80, 75]) {
+    const layers = { rest: await pack(raw.rest, quality), print: await pack(raw.print, quality), uv: raw.uv };
+    if (layers.rest.length + layers.print.length + layers.uv.length <= MOST_BYTES || quality === 75) return layers;
+  }
+  throw new Error('A scene was packed in no quality.');
 }
 
 /** How far a place is from what its neighbors let expect, small both ways near nothing. */

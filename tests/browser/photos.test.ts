@@ -58,7 +58,7 @@ describe('a photographer’s day', () => {
     );
     await stamps?.select(watermark ?? '');
     await page.waitForSelector('[data-stamp]');
-    await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 2);
+    await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 0);
     await visitor.click('Veil', 'checkbox');
     await page.waitForFunction(() => document.querySelectorAll('.laid path').length > 60);
     await visitor.sees('of it protected');
@@ -122,7 +122,7 @@ describe('a photographer’s day', () => {
     const { page } = visitor;
     await visitor.go('/brands/windrow-kites/proof');
     for (const goods of ['shirt', 'mug']) {
-      await page.waitForSelector(`::-p-aria([name*="${goods}"][role="button"])`);
+      await page.waitForSelector('.tile.goods');
       await page.evaluate((label) => {
         const tile = [...document.querySelectorAll<HTMLElement>('.tile.goods')].find(
           ({ title }) => title.startsWith('Primary') && title.includes(label),

@@ -14,11 +14,9 @@
   } from '$core/index';
   import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
-  import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
+  import { undoOrder } from '$lib/client/work/undo-order';
+  import Room from '$lib/ui/Room.svelte';
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
-  import SaveNote from '$lib/ui/SaveNote.svelte';
-  import TopBar from '$lib/ui/TopBar.svelte';
-  import UndoButtons from '$lib/ui/UndoButtons.svelte';
   import { HandoverDesk, provideHandoverDesk } from './handover-desk.svelte';
   import PackFiles from './PackFiles.svelte';
   import PackPlan from './PackPlan.svelte';
@@ -86,94 +84,79 @@
   const count = $derived(desk.files.length);
 </script>
 
-<svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
-<div class="room">
-  <TopBar {brand} room="handover">
-    <UndoButtons {order} />
-    <SaveNote {works} />
-  </TopBar>
+{#snippet notices()}
   <SaveBanner work={desk.plan} name="The plan" />
   {#if desk.problem}<p class="fault" role="alert">{desk.problem}</p>{/if}
-  <main>
-    <section class="plan" aria-label="What goes in">
-      <h1>Hand-over</h1>
-      {#if !desk.chosen}
-        <p class="quiet">
-          {brief.uses.length > 0
-            ? 'Chosen from where the marks will live, as the brief says.'
-            : 'What most brands need; the brief says nothing of where the marks will live.'}
-        </p>
-      {/if}
-      {#each PACK_NAMES as kind (kind)}<PackPlan {kind} />{/each}
-      <label class="pattern"
-        ><span class="label">Names of the files</span>
-        <input
-          class="lone-field"
-          value={pattern}
-          oninput={(event) => {
-            const typed = event.currentTarget.value.trim().slice(0, 120);
-            if (typed) desk.plan.preview({ ...desk.content, pattern: typed });
-          }}
-          onchange={() => desk.plan.commit('Name the files')}
-          spellcheck="false"
-          autocomplete="off"
-        /></label
-      >
-      <p class="quiet small">
-        {#if desk.example}{desk.example}<br />{/if}May hold {NAME_WORDS.map((word) => `{${word}}`).join(' ')}
+{/snippet}
+
+<Room {brand} room="handover" columns="400px minmax(0, 1fr)" {works} {order} {notices}>
+  <section class="plan" aria-label="What goes in">
+    <h1>Hand-over</h1>
+    {#if !desk.chosen}
+      <p class="quiet">
+        {brief.uses.length > 0
+          ? 'Chosen from where the marks will live, as the brief says.'
+          : 'What most brands need; the brief says nothing of where the marks will live.'}
       </p>
-      <p class="whole quiet small">
-        The whole brand, with every revision, picture and font, for another installation or for keeping:
-        <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
-      </p>
-    </section>
-    <section class="packs" aria-label="Packs">
-      <form
-        class="order"
-        onsubmit={(event) => {
-          event.preventDefault();
-          void desk.order();
+    {/if}
+    {#each PACK_NAMES as kind (kind)}<PackPlan {kind} />{/each}
+    <label class="pattern"
+      ><span class="label">Names of the files</span>
+      <input
+        class="lone-field"
+        value={pattern}
+        oninput={(event) => {
+          const typed = event.currentTarget.value.trim().slice(0, 120);
+          if (typed) desk.plan.preview({ ...desk.content, pattern: typed });
         }}
+        onchange={() => desk.plan.commit('Name the files')}
+        spellcheck="false"
+        autocomplete="off"
+      /></label
+    >
+    <p class="quiet small">
+      {#if desk.example}{desk.example}<br />{/if}May hold {NAME_WORDS.map((word) => `{${word}}`).join(' ')}
+    </p>
+    <p class="whole quiet small">
+      The whole brand, with every revision, picture and font, for another installation or for keeping:
+      <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
+    </p>
+  </section>
+  <section class="packs" aria-label="Packs">
+    <form
+      class="order"
+      onsubmit={(event) => {
+        event.preventDefault();
+        void desk.order();
+      }}
+    >
+      <p class="sum">
+        <strong>{count} {count === 1 ? 'file' : 'files'}</strong>{#if count > 0}<span class="quiet">, about {sizeText(desk.bytes)}</span
+          >{/if}
+      </p>
+      <input
+        class="lone-field"
+        aria-label="Name of the pack"
+        placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
+        maxlength="80"
+        bind:value={desk.name}
+      />
+      <button class="make" disabled={count === 0 || desk.fault !== '' || desk.ordering}
+        >Make {count} {count === 1 ? 'file' : 'files'}</button
       >
-        <p class="sum">
-          <strong>{count} {count === 1 ? 'file' : 'files'}</strong>{#if count > 0}<span class="quiet">, about {sizeText(desk.bytes)}</span
-            >{/if}
-        </p>
-        <input
-          class="lone-field"
-          aria-label="Name of the pack"
-          placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
-          maxlength="80"
-          bind:value={desk.name}
-        />
-        <button class="make" disabled={count === 0 || desk.fault !== '' || desk.ordering}
-          >Make {count} {count === 1 ? 'file' : 'files'}</button
-        >
-      </form>
-      {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}
-      {#if marks.length === 0}<p class="quiet">The brand has no mark yet; what is made on the table can be handed over here.</p>{/if}
-      {#each desk.packs as pack (pack.id)}<PackFiles {pack} brandId={brand.id} />{:else}
-        <p class="quiet empty">
-          Nothing was handed over yet. Every file is made beside your work, opened again by another program and checked before it counts as
-          done.
-        </p>
-      {/each}
-    </section>
-  </main>
-</div>
+    </form>
+    {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}
+    {#if marks.length === 0}<p class="quiet">The brand has no mark yet; what is made on the table can be handed over here.</p>{/if}
+    {#each desk.packs as pack (pack.id)}<PackFiles {pack} brandId={brand.id} />{:else}
+      <p class="quiet empty">
+        Nothing was handed over yet. Every file is made beside your work, opened again by another program and checked before it counts as
+        done.
+      </p>
+    {/each}
+  </section>
+</Room>
 
 <style>
-  .room {
-    display: flex;
-    flex-direction: column;
-    height: 100%;
-  }
-  main {
-    display: grid;
-    flex: 1;
-    grid-template-columns: 400px minmax(0, 1fr);
-    min-height: 0;
-  }
   .plan {
     padding: 18px 20px 40px;
     overflow-y: auto;
@@ -228,16 +211,5 @@
   .fault {
     padding: 8px 0;
     color: var(--color-rust);
-  }
-  .room > .fault {
-    padding: 8px 22px;
-  }
-  @media (max-width: 900px) {
-    .room {
-      height: auto;
-    }
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -162,6 +162,8 @@
     justify-items: start;
     align-content: start;
     gap: 3px;
+  }
+  .ways button {
     text-align: left;
   }
   .only {

@@ -23,6 +23,22 @@ const kept = new Map<string, SceneLayers>();
 const KEPT = 24;
 const KEPT_WIDTH_PX = 800;
 
+/** Whole maps are large; the goods looked at last are remembered. */
+const MAPS_KEPT = 4;
+async function wholeMap(name: string, widthPx: number, heightPx: number): Promise<UvMap> {
+  const known = maps.get(name);
+  if (known) return known;
+  const read = sharp(await readFile(join(SCENE_FOLDER, name, 'uv.webp'))).removeAlpha();
+  const map = readUvMap(new Uint8Array(await read.raw().toBuffer()), widthPx, heightPx);
+  remember(maps, name, map, MAPS_KEPT);
+  return map;
+}
+function remember<T>(memory: Map<string, T>, key: string, value: T, most: number): void {
+  const oldest = memory.keys().next();
+  if (memory.size >= most && !oldest.done) memory.delete(oldest.value);
+  memory.set(key, value);
+}
+
 /** The layers of goods at a width. */
 export async function sceneLayers({ name, widthPx: wholeWide, heightPx: wholeHigh }: SceneFacts, widthPx: number): Promise<SceneLayers> {
   const key = `${name} ${widthPx}`;
@@ -33,24 +49,9 @@ export async function sceneLayers({ name, widthPx: wholeWide, heightPx: wholeHig
     const picture = sharp(await readFile(join(SCENE_FOLDER, name, `${file}.webp`))).removeAlpha();
     return new Uint8Array(await (widthPx === wholeWide ? picture : picture.resize(widthPx, heightPx, { fit: 'fill' })).raw().toBuffer());
   };
-  const whole =
-    maps.get(name) ??
-    readUvMap(
-      new Uint8Array(
-        await sharp(await readFile(join(SCENE_FOLDER, name, 'uv.webp')))
-          .removeAlpha()
-          .raw()
-          .toBuffer(),
-      ),
-      wholeWide,
-      wholeHigh,
-    );
+  const whole = await wholeMap(name, wholeWide, wholeHigh);
   const map = widthPx === wholeWide ? whole : resizedUvMap(whole, widthPx, heightPx);
   const layers = { rest: await layer('rest'), print: await layer('print'), map };
-  if (widthPx <= KEPT_WIDTH_PX) {
-    const oldest = kept.keys().next();
-    if (kept.size >= KEPT && !oldest.done) kept.delete(oldest.value);
-    kept.set(key, layers);
-  }
+  if (widthPx <= KEPT_WIDTH_PX) remember(kept, key, layers, KEPT);
   return layers;
 }

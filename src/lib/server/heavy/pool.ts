@@ -24,6 +24,8 @@ const LANES = {
   screens: { threads: 1, waiting: 2000, waitS: 60, longestS: 20, heapMb: 256 },
   /** Files: SVG and PNG up to 12,000 px; one processor is left to whoever answers. */
   files: { threads: Math.max(1, availableParallelism() - 1), waiting: 200, waitS: 240, longestS: 60, heapMb: 256 },
+  /** Small pictures of marks on goods, many at once. */
+  walls: { threads: 1, waiting: 400, waitS: 120, longestS: 30, heapMb: 256 },
   /** Files of packs, in a process of their own that answers nobody: all processors are theirs. */
   packs: { threads: availableParallelism(), waiting: 200, waitS: 600, longestS: 120, heapMb: 256 },
   /** What comes in from outside: drawings, pictures, fonts. */
@@ -42,7 +44,8 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   packed: 'packs',
   judged: 'packs',
   fingerprint: 'files',
-  goods: 'files',
+  goods: 'walls',
+  goodsLarge: 'files',
   screen: 'screens',
   library: 'screens',
 };
@@ -57,6 +60,7 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   photoMarked: ['Marking this photo', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   brandFile: ['Reading this brand file', 'Bring it in when the server has less to do.'],
   judged: ['Looking at this file', 'Send a smaller one.'],
+  goodsLarge: ['Showing this mark on goods', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   goods: ['Showing this mark on goods', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],
   fingerprint: ['Comparing this mark', 'Simplify its heaviest parts.'],
   screen: ['Drawing this mark', 'Simplify its heaviest parts.'],

@@ -61,6 +61,11 @@ export interface CheckedFile {
   readonly entry: CatalogueEntry;
 }
 
+interface GoodsInput {
+  readonly subject: PictureSubject;
+  readonly order: GoodsOrder;
+}
+
 /** What became of a file of a pack. */
 export interface Packed {
   readonly verdict: FileVerdict;
@@ -104,8 +109,9 @@ export const tasks = {
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
   },
   /** A mark on goods, as a JPEG. */
-  goods: ({ subject, order }: { readonly subject: PictureSubject; readonly order: GoodsOrder }): Promise<Uint8Array> =>
-    shownOn(subject, order),
+  goods: ({ subject, order }: GoodsInput): Promise<Uint8Array> => shownOn(subject, order),
+  /** The same, large: somebody looks at it, while walls of small ones may wait. */
+  goodsLarge: ({ subject, order }: GoodsInput): Promise<Uint8Array> => shownOn(subject, order),
   /** A photo that comes in, and the smaller copy of it that is looked at; both are kept. */
   photo: async ({ bytes, name }: { readonly bytes: Uint8Array; readonly name: string }) => {
     const { preview, ...taken } = await takenPhoto(bytes, name);

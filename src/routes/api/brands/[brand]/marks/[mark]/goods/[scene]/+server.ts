@@ -6,6 +6,9 @@ import { readQuery } from '$lib/server/http/read-query';
 import { goodsQuerySchema } from '$lib/server/http/schemas';
 import type { RequestHandler } from './$types';
 
+/** Up to this width it is one of many on a wall. */
+const SMALL_PX = 800;
+
 /** A mark on goods: on a mug, a shirt, a sign. */
 export const GET: RequestHandler = (event) =>
   answer(event, async (em) => {
@@ -19,6 +22,6 @@ export const GET: RequestHandler = (event) =>
       ...(way ? { way } : {}),
       ...(tint === undefined ? {} : { tint: groundColor(subject.palette, tint) }),
     };
-    const file = await heavy('goods', { subject, order });
+    const file = await (width > SMALL_PX ? heavy('goodsLarge', { subject, order }) : heavy('goods', { subject, order }));
     return new Response(new Uint8Array(file), { headers: pictureHeaders('image/jpeg', `${fileName}_${scene}.jpg`, download === '1') });
   });
