@@ -62,7 +62,8 @@
     {#each tile.scene ? both.filter(({ isTry }) => !isTry) : both as of (of.id)}
       <span class="one" style:filter>
         {#if tile.scene}
-          <img src={desk.goodsAddress(of, tile.scene, 480)} alt="" loading="lazy" />
+          {@const small = desk.goodsAddress(of, tile.scene, 480)}
+          {#if !desk.large || desk.seen.has(small)}<img src={small} alt="" loading="lazy" onload={() => desk.seen.add(small)} />{/if}
         {:else if tile.frame === 'round' || tile.frame === 'rounded'}
           <span class="crop" style:background>{@render picture(of)}</span>
         {:else if tile.frame === 'tab'}
@@ -81,6 +82,7 @@
 
 <style>
   .tile {
+    position: relative;
     display: grid;
     grid-template-columns: minmax(0, 1fr);
     width: 168px;

@@ -1,4 +1,5 @@
 import { createContext } from 'svelte';
+import { SvelteSet } from 'svelte/reactivity';
 import { rightsOf, type ShippedFamily } from '$core/index';
 import type {
   Dressing,
@@ -53,6 +54,8 @@ export class ProofDesk {
     readonly scenes: readonly SceneFacts[],
     readonly goods: OpenDocument<GoodsDesk>,
   ) {}
+  /** Pictures of the wall that are there; while one is looked at large, no other is asked for: browsers ask for few at a time. */
+  readonly seen = new SvelteSet<string>();
   /** The mark and the goods that are looked at large. */
   large: { readonly subject: Subject; readonly scene: SceneFacts } | undefined = $state.raw();
 
