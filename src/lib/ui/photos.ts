@@ -10,5 +10,7 @@ export const PHOTOS = [
   { name: 'enamel-cup', label: 'a cup on boards', address: '/photos/enamel-cup.jpg', dark: false },
   { name: 'box', label: 'a parcel', address: '/photos/box.jpg', dark: false },
   { name: 'cards', label: 'paper on stone', address: '/photos/cards.jpg', dark: false },
+  { name: 'book', label: 'a book in the shade', address: '/photos/book.jpg', dark: true },
+  { name: 'hang-tag', label: 'a tag on linen', address: '/photos/hang-tag.jpg', dark: false },
 ] as const;
 export type Photo = (typeof PHOTOS)[number];
