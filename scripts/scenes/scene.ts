@@ -38,6 +38,8 @@ export interface PrintArea {
   readonly name: string;
   readonly widthMm: number;
   readonly heightMm: number;
+  /** How much of its width is seen at once, where it runs around. */
+  readonly shownMm?: number;
 }
 
 /** Goods under a light before a camera. */

@@ -77,7 +77,14 @@ export function mug(widthPx: number): Scene {
       { area: 0, coat: 0.24, shine: 0.05, bump: { size: 1.1, steep: 0.006 } },
       { area: 1, coat: 0.24, shine: 0.05, bump: { size: 1.1, steep: 0.006 } },
     ],
-    areas: [{ name: 'around', widthMm: Math.round(2 * Math.PI * radius * around * 10), heightMm: Math.round((bodyTop - 0.9) * 0.9 * 10) }],
+    areas: [
+      {
+        name: 'around',
+        widthMm: Math.round(2 * Math.PI * radius * around * 10),
+        heightMm: Math.round((bodyTop - 0.9) * 0.9 * 10),
+        shownMm: 90,
+      },
+    ],
     camera: { eye: [3.2, 11.5, 34], target: [0.9, 4.6, 0], fovDeg: 29, aperture: 0.35, focus: [0, 5, radius] },
     key: {
       ...lampAt([-60, 52, 50], [0, 4, 0], 6, 6, [1500, 1290, 1020]),

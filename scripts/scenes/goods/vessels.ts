@@ -55,7 +55,7 @@ export function enamelCup(widthPx: number): Scene {
       { area: 1, coat: 0.16, shine: 0.05, bump: { size: 0.9, steep: 0.01 } },
       { albedo: plain('#1d2a3a'), coat: 0.15, shine: 0.05 },
     ],
-    areas: [{ name: 'around', widthMm: 150, heightMm: 62 }],
+    areas: [{ name: 'around', widthMm: 150, heightMm: 62, shownMm: 88 }],
     camera: { eye: [-5, 13.5, 31], target: [0.7, 3.6, 0], fovDeg: 28, aperture: 0.42, focus: [0, 4, 4] },
     key: {
       ...lampAt([58, 44, 30], [0, 3, 0], 6, 6, [1350, 1130, 850]),

@@ -13,7 +13,14 @@ export const sceneSchema = z.strictObject({
   heightPx: z.number().int().min(16).max(8000),
   /** What may be printed, each with its size where it is flat. The first is printed unless another is asked for. */
   areas: z
-    .array(z.strictObject({ name: z.string().min(1).max(40), widthMm: z.number().positive(), heightMm: z.number().positive() }))
+    .array(
+      z.strictObject({
+        name: z.string().min(1).max(40),
+        widthMm: z.number().positive(),
+        heightMm: z.number().positive(),
+        /** How much of its width is seen at once, where it runs around. */ shownMm: z.number().positive().exactOptional(),
+      }),
+    )
     .min(1)
     .max(8),
   /** The color of the goods and the way marks are put on, until a designer chooses. */

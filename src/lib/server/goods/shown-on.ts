@@ -46,8 +46,8 @@ export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promi
   const layers = await sceneLayers(facts, Math.min(order.widthPx, facts.widthPx));
   const printed = facts.areas.flatMap((area, at) => {
     if (order.area !== 0 && order.area !== at + 1) return [];
-    // The largest that fits the area, times the share.
-    const widthMm = order.size * Math.min(area.widthMm, (area.heightMm * wide) / high);
+    // The largest that fits what is seen of the area, times the share.
+    const widthMm = order.size * Math.min(area.shownMm ?? area.widthMm, (area.heightMm * wide) / high);
     return [
       {
         area: at + 1,
