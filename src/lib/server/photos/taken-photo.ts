@@ -49,8 +49,14 @@ export function profileName(profile: Uint8Array | undefined): string | undefined
       );
     if (latin(at, 4) !== 'mluc') return undefined;
     const [length, offset] = [view.getUint32(at + 20), view.getUint32(at + 24)];
-    const text = Buffer.from(profile.subarray(at + offset, at + offset + Math.min(160, length)));
-    return text.swap16().toString('utf16le').trim() || undefined;
+    // Whole letters of 16 bits only: what is written after a cut name is not guessed at.
+    const whole = Math.min(160, length, Math.max(0, profile.length - at - offset)) & ~1;
+    return (
+      Buffer.from(profile.subarray(at + offset, at + offset + whole))
+        .swap16()
+        .toString('utf16le')
+        .trim() || undefined
+    );
   }
   return undefined;
 }
