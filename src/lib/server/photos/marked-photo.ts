@@ -101,15 +101,13 @@ async function overlaysOf(
 const AROUND = 0.08;
 
 const xmlText = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-/** What is said of a photo inside of it. @source Adobe XMP Specification 1, Dublin Core and Rights Management; IPTC Core 1.3 is written as the same properties */
+/** What is said of a photo inside of it. @source ISO 16684-1 (XMP): Dublin Core and Rights Management; IPTC Core 1.3 names the same properties */
 function xmpOf({ creator, copyright }: PhotoOutput, rights: readonly string[]): string {
   const said = [copyright, ...rights].filter(Boolean).join('; ');
   return (
     '<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
-    '<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:photoshop="http://ns.adobe.com/photoshop/1.0/" xmlns:xmpRights="http://ns.adobe.com/xap/1.0/rights/">' +
-    (creator
-      ? `<dc:creator><rdf:Seq><rdf:li>${xmlText(creator)}</rdf:li></rdf:Seq></dc:creator><photoshop:Credit>${xmlText(creator)}</photoshop:Credit>`
-      : '') +
+    '<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmpRights="http://ns.adobe.com/xap/1.0/rights/">' +
+    (creator ? `<dc:creator><rdf:Seq><rdf:li>${xmlText(creator)}</rdf:li></rdf:Seq></dc:creator>` : '') +
     (said
       ? `<dc:rights><rdf:Alt><rdf:li xml:lang="x-default">${xmlText(said)}</rdf:li></rdf:Alt></dc:rights><xmpRights:Marked>True</xmpRights:Marked>`
       : '') +
