@@ -1,5 +1,5 @@
 /** `npm test`: every check there is, from a bare machine. The last line says how many passed and failed. */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild } from './setup/build.mjs';
@@ -21,36 +21,67 @@ const count = (label, good) => {
   }
 };
 
+/** Two lanes, one a core: each runs its checks one after the other. */
 const gates = [
-  ['Format', ['prettier', '--check', '--log-level', 'warn', '.']],
-  ['Lint', ['eslint', '--max-warnings', '0', '.']],
-  ['Layers', ['depcruise', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']],
-  ['Types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']],
+  [
+    ['Format', ['prettier', '--check', '--log-level', 'warn', '.']],
+    ['Lint', ['eslint', '--max-warnings', '0', '.']],
+  ],
+  [
+    ['Layers', ['depcruise', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src']],
+    ['Types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']],
+  ],
 ];
 await run('npx', ['svelte-kit', 'sync']);
-for (const [label, args] of gates) {
-  say(`\n── ${label}`);
-  count(label, (await run('npx', args)) === 0);
-}
+await Promise.all(
+  gates.map(async (lane) => {
+    for (const [label, args] of lane) {
+      const good = (await run('npx', args)) === 0;
+      count(label, good);
+      say(`── ${label}: ${good ? 'good' : 'not good'}`);
+    }
+  }),
+);
 
 say('\n── Build');
 await ensureBuild();
 
+/**
+ * Two runs of the runner at once, one a core: tests of the interface wait for a browser most of their time, all others compute.
+ * The first is shown as it goes, the other when it has ended, so that their lines do not mix.
+ */
 say('\n── Tests');
 const folder = mkdtempSync(join(tmpdir(), 'lucky-test-'));
-const report = join(folder, 'report.json');
-const code = await run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
-try {
-  const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, 'utf8'));
-  passed += numPassedTests;
-  failed += numFailedTests;
-  for (const file of testResults)
-    if (file.status === 'failed' && file.assertionResults.every((test) => test.status !== 'failed'))
-      count(`${file.name} could not run`, false);
-  if (code !== 0 && numFailedTests === 0 && failed === 0) count('The test runner ended with an error', false);
-} catch {
-  count('The test runner wrote no report', false);
-}
+const halves = [
+  { name: 'interface', projects: ['browser'] },
+  { name: 'all others', projects: ['core', 'client', 'reference', 'server'] },
+].map((half) => ({ ...half, report: join(folder, `${half.name}.json`), lines: join(folder, `${half.name}.txt`) }));
+const codes = await Promise.all(
+  halves.map(({ projects, report, lines }, place) =>
+    run(
+      'npx',
+      [
+        ...['vitest', 'run', ...projects.flatMap((project) => ['--project', project])],
+        ...['--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      ],
+      place === 0 ? {} : { stdio: ['ignore', openSync(lines, 'w'), openSync(lines, 'a')] },
+    ),
+  ),
+);
+halves.forEach(({ name, report, lines }, place) => {
+  if (place > 0) say(readFileSync(lines, 'utf8'));
+  try {
+    const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, 'utf8'));
+    passed += numPassedTests;
+    failed += numFailedTests;
+    for (const file of testResults)
+      if (file.status === 'failed' && file.assertionResults.every((test) => test.status !== 'failed'))
+        count(`${file.name} could not run`, false);
+    if (codes[place] !== 0 && failed === 0) count(`The runner of the tests (${name}) ended with an error`, false);
+  } catch {
+    count(`The runner of the tests (${name}) wrote no report`, false);
+  }
+});
 rmSync(folder, { recursive: true });
 
 for (const failure of failures) say(`failed: ${failure}`);
