@@ -57,7 +57,7 @@ describe('marks that look alike', () => {
     }
     expect(pairs).toBe(300);
     expect(right / pairs, wrong.join('; ')).toBeGreaterThanOrEqual(0.95);
-  }, 120_000);
+  });
 
   it('nothing and a single line are no drawing to compare', () => {
     expect(fingerprintOf([])).toBeUndefined();

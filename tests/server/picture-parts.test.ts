@@ -173,7 +173,7 @@ describe('pictures in marks', () => {
       422,
       'A picture of this mark does not belong to this brand.',
     ]);
-  }, 60_000);
+  });
 
   it('copied into another brand are shown there once it has taken them over', async () => {
     const [mine, theirs] = [await newBrand('Giver'), await newBrand('Taker')];

@@ -37,7 +37,7 @@ export const fileLine = ({ markName, colorway, wanted }: Pick<GuideFile, 'markNa
     wanted.pages ? `${wanted.pages.length + 1} marks on pages of their own` : markName,
     colorway,
     formatOf(wanted.format).ownSizes ? '16 to 256 px' : canvasText(wanted.canvas),
-    wanted.ground === null ? 'transparent' : 'on a ground',
+    wanted.goods ? `on: ${wanted.label.toLowerCase()}` : wanted.ground === null ? 'transparent' : 'on a ground',
   ].join(', ');
 
 const ADVICE = [

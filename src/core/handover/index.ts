@@ -12,6 +12,7 @@ export {
   startPack,
   startPlan,
   wantedFiles,
+  type GoodsAtHand,
   wantedFileSchema,
   type HandoverPlan,
   type PlannedMark,

@@ -21,7 +21,8 @@ export const plainName = (text: string): string =>
     .replace(/^-+|-+$/g, '');
 
 /** What a canvas is called in a name: `1080x1080`, `640w`, `85-6x53-98mm`. */
-export function sizeName({ canvas: { width, height, unit } }: WantedFile): string {
+export function sizeName({ canvas: { width, height, unit }, goods, label }: WantedFile): string {
+  if (goods) return [plainName(label) || plainName(goods.scene), `${width}w`].join('-');
   const said = (length: number) => String(Math.round(length * 100) / 100).replace('.', '-');
   const end = unit === 'px' ? '' : unit;
   if (width !== undefined && height !== undefined) return `${said(width)}x${said(height)}${end}`;

@@ -37,6 +37,8 @@ export interface PackKind {
   readonly colors?: PdfColors;
   /** For machines: one outline for each color, nothing lying on anything else. */
   readonly welded?: true;
+  /** The marks are shown on these goods to begin with; no colorways are chosen, each goods has its own. */
+  readonly goods?: readonly string[];
   /** A manifest for browsers goes with it. */
   readonly manifest?: true;
 }
@@ -92,6 +94,19 @@ export const PACKS = {
       { label: 'cup, wide', width: 2700, height: 1125, unit: 'px', dpi: 300, airPercent: 5 },
       { label: 'tote, square', width: 3600, height: 3600, unit: 'px', dpi: 300, airPercent: 5 },
       { label: 'sticker', width: 1200, height: 1200, unit: 'px', dpi: 300, airPercent: 5 },
+    ],
+  },
+  goods: {
+    label: 'On goods',
+    client: 'Pictures of the mark on goods, for your shop, your pages and for whoever prints it next. They are pictures, not print files.',
+    uses: [],
+    ...{ roles: ['primary', 'submark', 'secondary'], marks: 1 },
+    dressings: [],
+    formats: ['jpg'],
+    goods: ['mug', 'tote', 'cards', 'sign'],
+    sizes: [
+      { label: 'large', width: 2000, unit: 'px', first: true },
+      { label: 'for pages', width: 1200, unit: 'px' },
     ],
   },
   photos: {

@@ -6,6 +6,9 @@ import { colorKeySchema, swatchColor, type ColorKey, type Palette } from '../col
 import { canvasSchema, type Canvas } from '../output/canvas';
 import { FORMAT_NAMES, formatOf, type FormatName } from '../output/file-formats';
 import { PDF_COLORS, type PdfColors } from '../output/pdf';
+import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsDesk } from '../scenes/goods-desk';
+import { ownGoodsId, ownGoodsSchema } from '../scenes/own-photo/own-goods';
+import type { SceneFacts } from '../scenes/scene';
 import { PACK_NAMES, packKind, type PackName, type PackSize } from './packs';
 
 /** What names are made of, unless the designer says otherwise. */
@@ -30,6 +33,8 @@ const packSchema = z.strictObject({
   together: z.boolean().exactOptional(),
   /** Formats that know both keep every pixel as it is. */
   exact: z.boolean().exactOptional(),
+  /** Names of the goods that the marks are shown on. */
+  goods: z.array(z.string().max(60)).max(100).exactOptional(),
   /** What files that cannot be transparent stand on; without it, what their colorway is made for. */
   ground: colorKeySchema.exactOptional(),
 });
@@ -62,6 +67,7 @@ export function startPack(kind: PackName, marks: readonly PlannedMark[], palette
     dressings: row.dressings.filter((dressing) => hasDressing(palette, dressing)),
     formats: [...row.formats],
     sizes: row.sizes.filter(({ first }) => first).map(plannedSize),
+    ...(row.goods ? { goods: [...row.goods] } : {}),
   };
 }
 
@@ -86,6 +92,8 @@ export const wantedFileSchema = z.strictObject({
   colors: z.enum(PDF_COLORS as readonly [PdfColors, ...PdfColors[]]).exactOptional(),
   welded: z.boolean().default(false),
   exact: z.boolean().default(false),
+  /** The goods that it is shown on, and how. */
+  goods: z.strictObject({ scene: z.string().max(60), shown: shownOnGoodsSchema, own: ownGoodsSchema.exactOptional() }).exactOptional(),
   /** Further marks, each on a page of its own. */
   pages: z.array(z.string()).exactOptional(),
 });
@@ -123,12 +131,48 @@ function groundOf(palette: Palette, dressing: Dressing): ColorKey {
   return dress(palette, dressing).ground === palette.ink ? 'ink' : 'paper';
 }
 
-/** Every file of a plan, in its order: pack by pack, mark by mark, colorway by colorway. Marks and colors that are gone are passed over. */
-export function wantedFiles(plan: HandoverPlan, marks: readonly PlannedMark[], palette: Palette): readonly WantedFile[] {
+/** Goods that marks may be shown on, and what was chosen for them. */
+export interface GoodsAtHand {
+  readonly scenes: readonly SceneFacts[];
+  readonly desk: GoodsDesk;
+}
+const NO_GOODS: GoodsAtHand = { scenes: [], desk: { shown: {}, own: {} } };
+
+/** The files of a pack that shows marks on goods. */
+function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Palette, { scenes, desk }: GoodsAtHand): readonly WantedFile[] {
+  const goods = scenes.filter(({ name }) => pack.goods?.includes(name));
+  return marks.flatMap((mark) =>
+    goods.flatMap((scene) => {
+      const shown = shownOnGoods(desk, mark, scene.name);
+      const own = desk.own[ownGoodsId(scene.name) ?? ''];
+      const { dressing = dressingOnGoods(palette, scene) } = shown;
+      return pack.sizes.map(({ canvas }): WantedFile => {
+        const width = Math.min(scene.widthPx, canvas.unit === 'px' && canvas.width !== undefined ? canvas.width : GOODS_PX);
+        return {
+          ...{ pack: pack.id, kind: pack.kind, mark, dressing, format: 'jpg', label: scene.label },
+          canvas: canvasSchema.parse({ width, height: Math.max(1, Math.round((scene.heightPx * width) / scene.widthPx)) }),
+          ...{ ground: null, welded: false, exact: false },
+          goods: { scene: scene.name, shown, ...(own ? { own } : {}) },
+        };
+      });
+    }),
+  );
+}
+/** Goods are so wide where a pack says it in no pixels. */
+const GOODS_PX = 2000;
+
+/** Every file of a plan, in its order: pack by pack, mark by mark, colorway by colorway. Marks, goods and colors that are gone are passed over. */
+export function wantedFiles(
+  plan: HandoverPlan,
+  marks: readonly PlannedMark[],
+  palette: Palette,
+  goods: GoodsAtHand = NO_GOODS,
+): readonly WantedFile[] {
   const known = new Set(marks.map(({ id }) => id));
   return plan.packs.flatMap((pack) => {
     const row = packKind(pack.kind);
     const chosen = pack.marks.filter((mark) => known.has(mark));
+    if (row.goods) return filesOnGoods(pack, chosen, palette, goods);
     const dressings = pack.dressings.filter((dressing) => hasDressing(palette, dressing));
     const one = (mark: string, dressing: Dressing, format: FormatName, { label, canvas }: PlannedSize): WantedFile => {
       const { pixels, clear, pages } = formatOf(format);
@@ -162,9 +206,12 @@ const BYTES_PER_PIXEL: { readonly [F in FormatName]?: number } = { png: 0.035, w
 /** Files of outlines are about so large. */
 const OUTLINE_BYTES = 20_000;
 
+/** Photographs take more: nothing in them is flat. */
+const PHOTO_BYTES_PER_PIXEL = 0.16;
+
 /** About how many bytes a file will have, before it is made. */
-export function roughBytes({ format, canvas }: WantedFile): number {
-  const rate = BYTES_PER_PIXEL[format];
+export function roughBytes({ format, canvas, goods }: WantedFile): number {
+  const rate = goods ? PHOTO_BYTES_PER_PIXEL : BYTES_PER_PIXEL[format];
   if (rate === undefined) return format === 'ico' ? 40_000 : OUTLINE_BYTES;
   const perUnit = canvas.unit === 'px' ? 1 : (canvas.dpi ?? 300) / (canvas.unit === 'mm' ? 25.4 : 1);
   const width = (canvas.width ?? canvas.height ?? 0) * perUnit;

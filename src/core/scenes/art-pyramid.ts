@@ -1,12 +1,9 @@
+import { LINEAR_OF_BYTE as LINEAR } from './light';
+
 /** A picture and its halves, quarters and so on, in light (linear), premultiplied: four numbers a pixel. */
 export interface ArtPyramid {
   readonly levels: readonly { readonly widthPx: number; readonly heightPx: number; readonly pixels: Float32Array }[];
 }
-
-const LINEAR = Float32Array.from({ length: 256 }, (_, value) => {
-  const part = value / 255;
-  return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;
-});
 
 /** @param rgba gamma-encoded sRGB with straight alpha, 8 bits. @source L. Williams, "Pyramidal Parametrics", 1983 */
 export function artPyramid(rgba: Uint8Array, widthPx: number, heightPx: number): ArtPyramid {

@@ -1,5 +1,16 @@
 export { addSample, artPyramid, type ArtPyramid } from './art-pyramid';
-export { composeScene, type Printed, type SceneLayers } from './compose';
+export { composeScene, type SceneLayers } from './compose';
+export { artOn, type Printed } from './laid-art';
 export { inverse, project, squareTo, type Corner, type Homography } from './homography';
 export { MOST_LIGHT, MOST_UV, PRINT_WAYS, readUvMap, resizedUvMap, sceneSchema, type PrintWay, type SceneFacts, type UvMap } from './scene';
-export { goodsDeskSchema, type GoodsDesk, type ShownOnGoods } from './goods-desk';
+export {
+  dressingOnGoods,
+  goodsDeskSchema,
+  MOST_OWN,
+  shownOnGoods,
+  shownOnGoodsSchema,
+  START_GOODS_SIZE,
+  type GoodsDesk,
+  type ShownOnGoods,
+} from './goods-desk';
+export * from './own-photo';

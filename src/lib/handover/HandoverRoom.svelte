@@ -4,6 +4,7 @@
     NAME_WORDS,
     PACK_NAMES,
     startPlan,
+    type GoodsAtHand,
     type Brief,
     type HandoverPlan,
     type NameWord,
@@ -28,6 +29,7 @@
     brief: Brief;
     plan: { readonly number: number; readonly content: HandoverPlan };
     packs: readonly PackView[];
+    goods: GoodsAtHand;
     /** Names in Latin letters, as files carry them. */
     latin: {
       readonly brand: string;
@@ -35,7 +37,7 @@
       readonly colorways: Readonly<Record<string, string>>;
     };
   }
-  const { brand, marks, brief, plan, packs, latin }: Props = $props();
+  const { brand, marks, brief, plan, packs, latin, goods }: Props = $props();
 
   const words = (file: WantedFile): { readonly [W in NameWord]: string } => ({
     brand: latin.brand,
@@ -58,6 +60,7 @@
       words,
       packs,
       plan.number > 0,
+      goods,
     ),
   );
   const works = [desk.plan];

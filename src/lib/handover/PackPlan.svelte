@@ -32,7 +32,7 @@
     const ours = row.sizes.map(plannedSize);
     return [...ours, ...own.filter(({ label }) => !ours.some((size) => size.label === label))];
   });
-  const groups = $derived([
+  const allGroups = $derived([
     { list: 'marks' as const, label: 'Marks', of: desk.marks.map(({ id, name }) => ({ value: id, name })) },
     {
       list: 'dressings' as const,
@@ -40,16 +40,23 @@
       of: dressingsOf(desk.brand.palette).map((value) => ({ value, name: dress(desk.brand.palette, value).label })),
     },
     {
+      list: 'goods' as const,
+      label: 'Goods',
+      of: desk.goods.scenes.map(({ name, label }) => ({ value: name, name: label.toLowerCase() })),
+    },
+    {
       list: 'formats' as const,
       label: 'Formats',
       of: FORMAT_NAMES.map((value) => ({ value, name: formatOf(value).label.split(',')[0] ?? value })),
     },
   ]);
+  const groups = $derived(allGroups.filter(({ list }) => (row.goods ? list === 'marks' || list === 'goods' : list !== 'goods')));
   const has = (size: PlannedSize): boolean => pack?.sizes.some(({ label }) => label === size.label) ?? false;
 
-  type List = 'marks' | 'dressings' | 'formats';
-  function toggle<L extends List>(of: PlannedPack, list: L, value: PlannedPack[L][number], label: string): void {
-    const from = of[list] as readonly unknown[];
+  const chosenIn = (of: PlannedPack, list: List): readonly string[] => of[list] ?? [];
+  type List = 'marks' | 'dressings' | 'formats' | 'goods';
+  function toggle(of: PlannedPack, list: List, value: string, label: string): void {
+    const from: readonly string[] = of[list] ?? [];
     const there = from.includes(value);
     desk.changePack(`${there ? 'Leave out' : 'Add'} ${label}`, {
       ...of,
@@ -103,12 +110,12 @@
       <fieldset>
         <legend class="label">{group.label}</legend>
         {#each group.of as { value, name } (value)}
-          <label class="chip" class:on={(pack[group.list] as readonly string[]).includes(value)}>
+          <label class="chip" class:on={chosenIn(pack, group.list).includes(value)}>
             <input
               class="over-label"
               type="checkbox"
-              checked={(pack[group.list] as readonly string[]).includes(value)}
-              onchange={() => toggle(pack, group.list, value as never, name)}
+              checked={chosenIn(pack, group.list).includes(value)}
+              onchange={() => toggle(pack, group.list, value, name)}
             />{name}</label
           >
         {/each}
@@ -133,59 +140,59 @@
       </form>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
     </fieldset>
-    <fieldset class="more">
-      <legend class="label">How</legend>
-      <label
-        >stands
-        <select
-          class="lone-field"
-          value={pack.sizes[0]?.canvas.anchor ?? 'center'}
-          onchange={(event) => changeSizes(pack, 'Place the marks', { anchor: event.currentTarget.value as Anchor })}
+    {#if !row.goods}<fieldset class="more">
+        <legend class="label">How</legend>
+        <label
+          >stands
+          <select
+            class="lone-field"
+            value={pack.sizes[0]?.canvas.anchor ?? 'center'}
+            onchange={(event) => changeSizes(pack, 'Place the marks', { anchor: event.currentTarget.value as Anchor })}
+          >
+            {#each ANCHORS as anchor (anchor)}<option value={anchor}>{anchor.replace('-', ' ')}</option>{/each}
+          </select></label
         >
-          {#each ANCHORS as anchor (anchor)}<option value={anchor}>{anchor.replace('-', ' ')}</option>{/each}
-        </select></label
-      >
-      <label
-        >JPEG and AVIF on
-        <select
-          class="lone-field"
-          value={pack.ground ?? ''}
-          onchange={(event) => {
-            const { ground: _, ...rest } = pack;
-            const chosen = event.currentTarget.value as ColorKey | '';
-            desk.changePack('Choose the ground', chosen ? { ...rest, ground: chosen } : rest);
-          }}
+        <label
+          >JPEG and AVIF on
+          <select
+            class="lone-field"
+            value={pack.ground ?? ''}
+            onchange={(event) => {
+              const { ground: _, ...rest } = pack;
+              const chosen = event.currentTarget.value as ColorKey | '';
+              desk.changePack('Choose the ground', chosen ? { ...rest, ground: chosen } : rest);
+            }}
+          >
+            <option value="">what the colorway is for</option>
+            {#each swatchesOf(desk.brand.palette) as { key, name } (key)}<option value={key}>{name}</option>{/each}
+          </select></label
         >
-          <option value="">what the colorway is for</option>
-          {#each swatchesOf(desk.brand.palette) as { key, name } (key)}<option value={key}>{name}</option>{/each}
-        </select></label
-      >
-      <label
-        ><input
-          type="checkbox"
-          checked={pack.sizes.length > 0 && pack.sizes.every(({ canvas }) => canvas.crisp)}
-          onchange={(event) => changeSizes(pack, 'Set edges on pixels', { crisp: event.currentTarget.checked })}
-        /> upright and level edges on whole pixels</label
-      >
-      {#if pack.formats.includes('pdf') && pack.marks.length > 1}
         <label
           ><input
             type="checkbox"
-            checked={pack.together === true}
-            onchange={(event) => desk.changePack('Put PDFs together', { ...pack, together: event.currentTarget.checked })}
-          /> all marks in one PDF, a page each</label
+            checked={pack.sizes.length > 0 && pack.sizes.every(({ canvas }) => canvas.crisp)}
+            onchange={(event) => changeSizes(pack, 'Set edges on pixels', { crisp: event.currentTarget.checked })}
+          /> upright and level edges on whole pixels</label
         >
-      {/if}
-      {#if pack.formats.includes('webp')}
-        <label
-          ><input
-            type="checkbox"
-            checked={pack.exact === true}
-            onchange={(event) => desk.changePack('Choose how exact', { ...pack, exact: event.currentTarget.checked })}
-          /> WebP without any loss</label
-        >
-      {/if}
-    </fieldset>
+        {#if pack.formats.includes('pdf') && pack.marks.length > 1}
+          <label
+            ><input
+              type="checkbox"
+              checked={pack.together === true}
+              onchange={(event) => desk.changePack('Put PDFs together', { ...pack, together: event.currentTarget.checked })}
+            /> all marks in one PDF, a page each</label
+          >
+        {/if}
+        {#if pack.formats.includes('webp')}
+          <label
+            ><input
+              type="checkbox"
+              checked={pack.exact === true}
+              onchange={(event) => desk.changePack('Choose how exact', { ...pack, exact: event.currentTarget.checked })}
+            /> WebP without any loss</label
+          >
+        {/if}
+      </fieldset>{/if}
   {/if}
 </div>
 

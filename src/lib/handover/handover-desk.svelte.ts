@@ -7,6 +7,7 @@ import {
   startPack,
   strangeWords,
   wantedFiles,
+  type GoodsAtHand,
   type HandoverPlan,
   type NameWords,
   type PackName,
@@ -40,6 +41,7 @@ export class HandoverDesk {
     packs: readonly PackView[],
     /** Whether a plan was saved before. */
     readonly begun: boolean,
+    readonly goods: GoodsAtHand,
   ) {
     this.packs = packs;
     this.openPack = packs[0]?.id;
@@ -54,7 +56,7 @@ export class HandoverDesk {
   get chosen(): boolean {
     return this.begun || this.plan.past.length > 0;
   }
-  readonly files = $derived.by(() => wantedFiles(this.content, this.marks, this.brand.palette));
+  readonly files = $derived.by(() => wantedFiles(this.content, this.marks, this.brand.palette, this.goods));
   readonly bytes = $derived.by(() => this.files.reduce((sum, file) => sum + roughBytes(file), 0));
   readonly example = $derived.by(() => fileNames(this.files.slice(0, 1), this.content.pattern, this.words, (pack) => pack)[0] ?? '');
   readonly fault = $derived.by(() => {

@@ -3,6 +3,7 @@
   import { navigating } from '$app/state';
   import { invalidateAll } from '$app/navigation';
   import type { Palette, PhotoDesk, ShippedFamily } from '$core/index';
+  import type { PhotoView } from '$lib/client/photo-view';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
@@ -14,7 +15,7 @@
   import PhotoStage from './PhotoStage.svelte';
   import PhotoTray from './PhotoTray.svelte';
   import { PhotosDesk, providePhotosDesk } from './photos-desk.svelte';
-  import type { PhotoRunView, PhotoView } from './views';
+  import type { PhotoRunView } from './views';
 
   interface Props {
     brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };

@@ -16,10 +16,12 @@ import {
 } from '$core/index';
 import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
+import { bringPhoto } from '$lib/client/bring-photo';
+import { tonesOf, type PhotoView } from '$lib/client/photo-view';
 import { request, sentences } from '$lib/client/request';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
 import type { WatermarkPicture } from '$workers/draw';
-import { tonesOf, type PhotoRunView, type PhotoView } from './views';
+import type { PhotoRunView } from './views';
 
 /** What the photos room can be sorted by. */
 export const PHOTO_ORDERS = { brought: 'as brought in', name: 'by name', size: 'largest first' } as const;
@@ -219,26 +221,11 @@ export class PhotosDesk {
     );
   }
   async #bring(file: File): Promise<string | undefined> {
-    for (let tries = 0; tries < 6; tries++) {
-      try {
-        const response = await fetch(`${this.#address()}/photos?name=${encodeURIComponent(file.name)}`, {
-          method: 'POST',
-          headers: { 'content-type': file.type || 'application/octet-stream' },
-          body: file,
-        });
-        const answer = (await response.json()) as PhotoView & { readonly problems?: Parameters<typeof sentences>[0] };
-        if (response.ok) {
-          if (!this.photos.some(({ id }) => id === answer.id)) this.photos = [...this.photos, answer];
-          if (!this.current || this.chosen.size === 0) this.choose(answer.id);
-          return undefined;
-        }
-        if (response.status !== 503) return sentences(answer.problems ?? []);
-      } catch {
-        // The server is away, or the way to it broke: it may be back in a moment.
-      }
-      await new Promise((resolve) => setTimeout(resolve, 1500 * (tries + 1)));
-    }
-    return `${file.name} could not be sent: the server cannot be reached. Bring it in again when it returns.`;
+    const brought = await bringPhoto(this.brand.slug, file);
+    if (!brought.ok) return brought.says;
+    if (!this.photos.some(({ id }) => id === brought.photo.id)) this.photos = [...this.photos, brought.photo];
+    if (!this.current || this.chosen.size === 0) this.choose(brought.photo.id);
+    return undefined;
   }
 
   choose(id: string, { range = false, more = false } = {}): void {

@@ -2,22 +2,35 @@
   import { onMount } from 'svelte';
   import {
     dress,
+    dressingOnGoods,
     dressingsOf,
     PRINT_WAYS,
     swatchesOf,
+    type Corner,
     type Dressing,
+    type OwnGoods,
     type PrintWay,
     type SceneFacts,
     type ShownOnGoods,
   } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
+  import OwnFields from './OwnFields.svelte';
+  import OwnPlace from './OwnPlace.svelte';
   import { useProofDesk, type Subject } from './proof-desk.svelte';
-  import { dressingOnGoods } from './wall';
 
-  const { subject, scene }: { subject: Subject; scene: SceneFacts } = $props();
+  const { subject, scene: given }: { subject: Subject; scene: SceneFacts } = $props();
   const desk = useProofDesk();
+  // One's own goods change while they are looked at.
+  const scene = $derived(desk.scenes.find(({ name }) => name === given.name) ?? given);
+  const own = $derived(desk.own.of(scene));
+  /** The photo itself stands until the mark on it is drawn. */
+  const photo = $derived(own && desk.own.photoOf(own));
+  let bending = $state(false);
+  let coloring = $state(false);
   const chosen = $derived(desk.shownOn(subject, scene));
+  const LARGEST_GOODS_PX = 4000;
+  const MOST_PLACES = 24;
   let dialog: HTMLDialogElement | undefined = $state();
   let loading = $state(true);
   onMount(() => dialog?.showModal());
@@ -43,6 +56,16 @@
   });
   const change = (gesture: string, of: ShownOnGoods) => desk.goods.commit(gesture, desk.withShown(subject, scene, of));
   const preview = (of: ShownOnGoods) => desk.goods.preview(desk.withShown(subject, scene, of));
+  const largestPx = $derived(Math.min(LARGEST_GOODS_PX, scene.widthPx));
+  function takeOff(): void {
+    desk.own.remove(scene);
+    dialog?.close();
+  }
+  /** The cloth takes the brand's lead until another color is chosen. */
+  function colorAt(goods: OwnGoods, at: Corner): void {
+    const cloth = goods.cloth ?? { at: [], spread: 1, color: 'lead' as const };
+    desk.own.change(scene, 'Color the cloth', { cloth: { ...cloth, at: [...cloth.at, at].slice(-MOST_PLACES) } });
+  }
   const swatches = $derived([
     { value: scene.start.color as string, label: 'as it comes' },
     ...swatchesOf(desk.palette).map(({ key, name }) => ({ value: key as string, label: name })),
@@ -67,18 +90,23 @@
 <dialog bind:this={dialog} onclose={() => (desk.large = undefined)} aria-label="{subject.name} on {scene.label.toLowerCase()}">
   <div class="both">
     <div class="picture" class:loading>
-      {#if address}<img src={address} alt="{subject.name} on {scene.label.toLowerCase()}" onload={() => (loading = false)} />{/if}
+      <div class="shown" style:--wide={scene.widthPx} style:--high={scene.heightPx}>
+        {#if photo}<img class="bare" src="/api/brands/{desk.brand.slug}/photos/{photo.id}/preview.webp" alt="" />{/if}
+        {#if address}<img src={address} alt="{subject.name} on {scene.label.toLowerCase()}" onload={() => (loading = false)} />{/if}
+        {#if own}<OwnPlace {scene} goods={own} {bending} {coloring} color={(at) => colorAt(own, at)} />{/if}
+      </div>
     </div>
     <div class="fields">
       <h3>{scene.label}</h3>
       <p class="quiet">{subject.name}</p>
-      <Pick
-        label="Its color"
-        hint="What the goods themselves are made in"
-        options={swatches}
-        value={tint}
-        choose={(value) => change('Color the goods', { tint: value as NonNullable<ShownOnGoods['tint']> })}
-      />
+      {#if own}<OwnFields {scene} goods={own} bind:bending bind:coloring />{:else}
+        <Pick
+          label="Its color"
+          hint="What the goods themselves are made in"
+          options={swatches}
+          value={tint}
+          choose={(value) => change('Color the goods', { tint: value as NonNullable<ShownOnGoods['tint']> })}
+        />{/if}
       <Pick
         label="Colorway"
         hint="How the mark is dressed"
@@ -125,7 +153,8 @@
         commit={() => desk.goods.commit('Turn the mark')}
       />
       <p class="ways">
-        <a class="link" href="{desk.goodsAddress(subject, scene, scene.widthPx)}&download=1" download>Download, {scene.widthPx} px</a>
+        <a class="link" href="{desk.goodsAddress(subject, scene, largestPx)}&download=1" download>Download, {largestPx} px</a>
+        {#if own}<button class="link" onclick={takeOff}>Take it off</button>{/if}
         <button class="link" onclick={() => dialog?.close()}>Close</button>
       </p>
     </div>
@@ -151,12 +180,19 @@
     place-items: center;
     min-height: 320px;
   }
-  .loading img {
-    opacity: 0.75;
+  .shown {
+    position: relative;
+    aspect-ratio: var(--wide) / var(--high);
+    width: min(100%, calc(82vh * var(--wide) / var(--high)));
   }
   img {
-    max-width: 100%;
-    max-height: 82vh;
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+  .loading img:not(.bare) {
+    opacity: 0.75;
   }
   .ways {
     display: flex;

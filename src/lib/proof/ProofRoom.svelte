@@ -13,6 +13,7 @@
     type ShippedFamily,
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import type { PhotoView } from '$lib/client/photo-view';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
@@ -20,6 +21,7 @@
   import { tellLooks } from '$lib/ui/kept-looks.svelte';
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
   import Room from '$lib/ui/Room.svelte';
+  import AddGoods from './AddGoods.svelte';
   import CheckList from './CheckList.svelte';
   import GoodsView from './GoodsView.svelte';
   import { ProofDesk, provideProofDesk, subjectsOf } from './proof-desk.svelte';
@@ -33,8 +35,9 @@
     makers: { readonly number: number; readonly content: MakingLimits };
     scenes: readonly SceneFacts[];
     goods: { readonly number: number; readonly content: GoodsDesk };
+    photos: readonly PhotoView[];
   }
-  const { brand, marks, families, tries, makers, scenes, goods }: Props = $props();
+  const { brand, marks, families, tries, makers, scenes, goods, photos }: Props = $props();
 
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
@@ -47,6 +50,7 @@
       families,
       scenes,
       openDocument(brand, 'goods', goods),
+      photos,
     ),
   );
   // svelte-ignore state_referenced_locally
@@ -63,6 +67,9 @@
   $effect(() => {
     if (desk.measured === desk.family.length) tellLooks(brand.slug, 'proof', desk.looks);
   });
+  let adding = $state(false);
+  /** The mark that own goods are first seen with. */
+  const adds = $derived(desk.shown[0]);
   const works = [desk.limits, desk.goods];
   const order = undoOrder(() => works);
 
@@ -108,7 +115,11 @@
       {@const rows = desk.shown.map((subject) => ({ subject, tiles: needsLook(section, subject) })).filter(({ tiles }) => tiles.length > 0)}
       {#if rows.length > 0}
         <section aria-label={section.label}>
-          <h2>{section.label} <small class="quiet">{section.hint}</small></h2>
+          <h2>
+            {section.label} <small class="quiet">{section.hint}</small>
+            {#if section.id === 'goods' && adds}<button class="link add" onclick={() => (adding = true)}>Add a photo of your own</button
+              >{/if}
+          </h2>
           {#each rows as { subject, tiles } (subject.id)}
             {#if desk.shown.length > 1}<p class="label">{subject.name}</p>{/if}
             <div class="tiles" class:sizes={section.id === 'sizes'}>
@@ -122,6 +133,7 @@
     {:else if desk.onlyLooks && desk.measured === desk.family.length && desk.looks === 0}<p class="quiet">Nothing needs a look.</p>{/if}
   </div>
 </Room>
+{#if adding && adds}<AddGoods subject={adds} close={() => (adding = false)} />{/if}
 {#if desk.large}<GoodsView {...desk.large} />{/if}
 
 <style>
@@ -134,6 +146,10 @@
   }
   .wall section {
     margin-bottom: 26px;
+  }
+  .add {
+    margin-left: 10px;
+    font: 600 13px var(--font-sans);
   }
   h2 {
     padding-bottom: 4px;

@@ -1,6 +1,6 @@
 import { createContext } from 'svelte';
 import { SvelteSet } from 'svelte/reactivity';
-import { rightsOf, type ShippedFamily } from '$core/index';
+import { dressingOnGoods, rightsOf, shownOnGoods, type ShippedFamily } from '$core/index';
 import type {
   Dressing,
   GoodsDesk,
@@ -15,10 +15,12 @@ import type {
   ScreenPicture,
 } from '$core/index';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
+import type { PhotoView } from '$lib/client/photo-view';
 import { request } from '$lib/client/request';
 import type { ShownMark } from '$lib/client/read-marks';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
-import { dressingOnGoods, wallOf, type WallSection, type WallTile } from './wall';
+import { OwnGoodsDesk } from './own-goods-desk.svelte';
+import { wallOf, type WallSection, type WallTile } from './wall';
 
 /** A mark, or a try of one, as the wall proofs it. */
 export interface Subject {
@@ -51,9 +53,16 @@ export class ProofDesk {
     readonly limits: OpenDocument<MakingLimits>,
     readonly drawing: PictureDesk,
     readonly families: readonly ShippedFamily[],
-    readonly scenes: readonly SceneFacts[],
+    readonly shipped: readonly SceneFacts[],
     readonly goods: OpenDocument<GoodsDesk>,
-  ) {}
+    photos: readonly PhotoView[],
+  ) {
+    this.own = new OwnGoodsDesk(goods, photos);
+  }
+  /** Photos of goods of the studio's own. */
+  readonly own: OwnGoodsDesk;
+  /** All goods: those that ship, then one's own. */
+  readonly scenes: readonly SceneFacts[] = $derived.by(() => [...this.shipped, ...this.own.scenes]);
   /** Pictures of the wall that are there; while one is looked at large, no other is asked for: browsers ask for few at a time. */
   readonly seen = new SvelteSet<string>();
   /** The mark and the goods that are looked at large. */
@@ -61,17 +70,20 @@ export class ProofDesk {
 
   /** What was chosen for a mark on goods. */
   shownOn(subject: Subject, scene: SceneFacts): ShownOnGoods {
-    return this.goods.content.shown[`${subject.id}/${scene.name}`] ?? {};
+    return shownOnGoods(this.goods.content, subject.id, scene.name);
   }
   withShown(subject: Subject, scene: SceneFacts, change: ShownOnGoods): GoodsDesk {
     const key = `${subject.id}/${scene.name}`;
-    return { shown: { ...this.goods.content.shown, [key]: { ...this.goods.content.shown[key], ...change } } };
+    const { content } = this.goods;
+    return { ...content, shown: { ...content.shown, [key]: { ...content.shown[key], ...change } } };
   }
   /** Where the picture of a mark on goods is had. */
   goodsAddress(subject: Subject, scene: SceneFacts, width: number): string {
     const { dressing = dressingOnGoods(this.palette, scene), ...chosen } = this.shownOn(subject, scene);
     const query = new URLSearchParams({ dressing, width: String(width), v: `${subject.revision}-${this.brand.paletteNumber}` });
     for (const [key, value] of Object.entries(chosen)) query.set(key, String(value));
+    const own = this.own.of(scene);
+    if (own) query.set('own', JSON.stringify(own));
     return `/api/brands/${this.brand.slug}/marks/${subject.slug}/goods/${scene.name}?${query.toString()}`;
   }
 

@@ -1,7 +1,7 @@
 import {
   contrastOnGround,
-  contrastRatio,
   dressingOn,
+  dressingOnGoods,
   FAMILY_PLACES,
   legibleOn,
   paintOf,
@@ -184,10 +184,6 @@ function lostInOneColor(checks: MarkChecks): { readonly finding: Finding; readon
   const lost = checks.checks.find(({ id }) => id.startsWith('one-color'));
   return lost && { finding: lost.finding, ...(lost.part === undefined ? {} : { part: lost.part }) };
 }
-
-/** How a mark is dressed for goods in the color that they begin with. */
-export const dressingOnGoods = (palette: Palette, { start }: Pick<SceneFacts, 'start'>): Dressing =>
-  contrastRatio(start.color, palette.paper) > contrastRatio(start.color, palette.ink) ? 'reversed' : 'full';
 
 /** The ground of a tile as words next to it are written. */
 export const wordsOn = (palette: Palette, ground: WallTile['ground']): Hex =>

@@ -112,7 +112,7 @@ describe('an extrusion', () => {
         off.push(`${name} by ${length.toFixed(1)} at ${turn.toFixed(2)}, to ${size.toFixed(2)}: ${ours} against ${theirs}`);
     };
     for (const family of ['jost', 'playfair-display', 'great-vibes'])
-      for (const letter of DEEP ? 'ABGOQRSWadegkosy8&' : 'BRaeg&') {
+      for (const letter of DEEP ? 'ABGOQRSWadegkosy8&' : 'Rg&') {
         const [fill] = fillsOf(draw(letteringInput({ text: letter, font: { family }, sizePx: 150 })), 'name');
         if (fill) check(`${family} ${letter}`, paths.weld([{ path: fill.path, rule: fill.rule }]));
       }
@@ -120,5 +120,5 @@ describe('an extrusion', () => {
       for (let n = 0; n < (DEEP ? 12 : 1); n++)
         check(form, paths.weld([{ path: mapPath(toSize(outlineOf(startOf(form)), 200, 160), rotation(next() * 360)), rule: 'nonzero' }]));
     expect(off).toEqual([]);
-  }, 120_000);
+  });
 });

@@ -1,9 +1,21 @@
 import { renderAsync } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { artPyramid, canvasSchema, composeScene, heightOf, toSvg, widthOf, type Hex, type PrintWay } from '$core/index';
+import {
+  artPyramid,
+  canvasSchema,
+  composeScene,
+  heightOf,
+  toSvg,
+  widthOf,
+  type Hex,
+  type Printed,
+  type PrintWay,
+  type SceneFacts,
+} from '$core/index';
 import type { PictureSubject } from '../formats';
 import { embedded, framed } from '../formats/framed';
 import { notFound } from '../http/problem-error';
+import { onOwnPhoto, ownFacts, type OwnOrder } from './own-photo';
 import { sceneLayers, scenes } from './scenes';
 
 /** A mark on goods, as it is asked for. */
@@ -20,6 +32,8 @@ export interface GoodsOrder {
   readonly y: number;
   readonly size: number;
   readonly turnDeg: number;
+  /** Goods on a photo of one's own. */
+  readonly own?: OwnOrder;
 }
 
 /** The mark is drawn so fine, along its longer side; no scene shows it finer. */
@@ -27,7 +41,7 @@ const ART_SIDE_PX = 1400;
 
 /** Shows a mark on goods. @returns a JPEG */
 export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promise<Uint8Array> {
-  const facts = scenes().find(({ name }) => name === order.scene);
+  const facts = order.own ? ownFacts(order.own) : scenes().find(({ name }) => name === order.scene);
   if (!facts) throw notFound('scene');
   const { drawing, frame } = await framed(subject, { canvas: canvasSchema.parse({}), welded: false }, false);
   const [wide, high] = [widthOf(frame.box), heightOf(frame.box)];
@@ -43,7 +57,6 @@ export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promi
   const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx }, imageRendering: 0 });
   const straight = await sharp(drawn.asPng()).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const art = artPyramid(new Uint8Array(straight.data), straight.info.width, straight.info.height);
-  const layers = await sceneLayers(facts, Math.min(order.widthPx, facts.widthPx));
   const printed = facts.areas.flatMap((area, at) => {
     if (order.area !== 0 && order.area !== at + 1) return [];
     // The largest that fits what is seen of the area, times the share.
@@ -60,9 +73,15 @@ export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promi
       },
     ];
   });
-  const pixels = composeScene(layers, facts, order.tint ?? (facts.start.color as Hex), printed);
-  return sharp(pixels, { raw: { width: layers.map.widthPx, height: layers.map.heightPx, channels: 3 } })
+  const { pixels, ...size } = order.own ? await onOwnPhoto(order.own, order.widthPx, printed) : await onScene(facts, order, printed);
+  return sharp(pixels, { raw: { ...size, channels: 3 } })
     .withIccProfile('srgb')
     .jpeg({ quality: order.widthPx > 1000 ? 90 : 84 })
     .toBuffer();
+}
+
+async function onScene(facts: SceneFacts, { tint, widthPx }: GoodsOrder, printed: readonly Printed[]) {
+  const layers = await sceneLayers(facts, Math.min(widthPx, facts.widthPx));
+  const { widthPx: width, heightPx: height } = layers.map;
+  return { pixels: composeScene(layers, facts, tint ?? (facts.start.color as Hex), printed), width, height };
 }

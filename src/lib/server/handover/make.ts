@@ -4,6 +4,7 @@ import { Brand, Handover, type HandoverBasis } from '../database/entities';
 import { unitOfWork } from '../database/orm';
 import { tellMoved } from '../events';
 import type { FileOrder, PictureSubject } from '../formats';
+import { goodsOrder } from '../goods/pack-order';
 import { heavy } from '../heavy/pool';
 import { ProblemError } from '../http/problem-error';
 import { asRefusal } from '../http/refusals';
@@ -107,7 +108,9 @@ export const makeFile: MakeFile = async (file, job, worker, alone) => {
     const more = [];
     for (const mark of pages ?? []) more.push(await subjectOf(em, brand, standing, taken.wanted, mark));
     const order = { ...orderOf(taken.wanted, standing), ...(more.length > 0 ? { pages: more } : {}) };
-    const make = () => heavy('packed', { format, subject, order });
+    const { goods } = taken.wanted;
+    const onGoods = goods && (await goodsOrder(em, brand.slug, taken.wanted, goods, standing.palette));
+    const make = () => (onGoods ? heavy('packedGoods', { subject, order: onGoods }) : heavy('packed', { format, subject, order }));
     const isLarge = formatOf(format).pixels && pixelsOf(canvas) > LARGE_PIXELS;
     const { verdict, sizeBytes, sha256 } = await (isLarge ? alone(make) : make());
     if (sha256 === undefined) {

@@ -27,6 +27,7 @@ import { shownOn, type GoodsOrder } from '../goods/shown-on';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
 import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
+import { verifyGoods } from '../verify/goods';
 import { verifyFile } from '../verify/verify';
 import type { FileVerdict } from '../verify/verdict';
 import { takenPicture, type PictureUse } from '../taken-picture';
@@ -106,6 +107,12 @@ export const tasks = {
   }): Promise<Packed> => {
     const file = await FORMATS[format].make(subject, order);
     const verdict = await verifyFile(format, file, subject, order);
+    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+  },
+  /** A mark on goods, for a pack: written, opened again, and kept only if it is right. */
+  packedGoods: async ({ subject, order }: GoodsInput): Promise<Packed> => {
+    const file = await shownOn(subject, order);
+    const verdict = await verifyGoods(file, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
   },
   /** A mark on goods, as a JPEG. */

@@ -8,6 +8,7 @@ import {
   dressingSchema,
   handoverPlanSchema,
   hexSchema,
+  ownGoodsSchema,
   LICENSE_NAMES,
   MARK_ROLES,
   paletteForm,
@@ -17,6 +18,7 @@ import {
   PROCESS_NAMES,
   REVISION_KINDS,
   SMALLEST_PICTURE_PX,
+  START_GOODS_SIZE,
   LARGEST_PICTURE_PX,
   type ProcessName,
   type Result,
@@ -196,16 +198,27 @@ export const fileQuerySchema = z.strictObject({
 });
 
 /** The query of a mark on goods. */
+/** JSON of an address, or a sentence that it is none. */
+function readJson(text: string, context: z.RefinementCtx): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    context.addIssue({ code: 'custom', message: 'Expected JSON' });
+    return z.NEVER;
+  }
+}
 export const goodsQuerySchema = z.strictObject({
   dressing: dressingSchema.default('full'),
-  width: number.int().min(120).max(2000).default(640),
+  width: number.int().min(120).max(4000).default(640),
   tint: z.union([colorKeySchema, hexSchema]).optional(),
   way: z.enum(PRINT_WAYS).optional(),
   area: number.int().min(0).max(8).default(0),
   x: number.min(-0.5).max(1.5).default(0.5),
   y: number.min(-0.5).max(1.5).default(0.5),
-  size: number.min(0.02).max(3).default(0.62),
+  size: number.min(0.02).max(3).default(START_GOODS_SIZE),
   turn: number.min(-360).max(360).default(0),
+  /** Goods on a photo of one's own, as JSON: they are seen before they are saved. */
+  own: z.string().max(6000).transform(readJson).pipe(ownGoodsSchema).optional(),
   /** Says which version is meant; a picture of it is kept by the page. */
   v: z.string().max(80).optional(),
   download: z.enum(['0', '1']).default('0'),

@@ -18,7 +18,7 @@ import {
 } from '$core/index';
 import { Handover, HandoverFile, Mark, type FileBasis, type FileState } from '../database/entities';
 import { tellMoved } from '../events';
-
+import { goodsAtHand } from '../goods/at-hand';
 import { basisNow, fileBasis, standingAt, type Standing } from '../handover/subjects';
 import { notFound, refuse } from '../http/problem-error';
 import { PACK_FILES, sendFiles, takeBack } from '../jobs/queue';
@@ -131,9 +131,14 @@ type Ready = ReadonlyMap<
   string,
   { readonly sha256: string; readonly sizeBytes: number | null; readonly verdict: FileVerdict | null; readonly madeAt: Date | null }
 >;
+/** The same things in another order are the same. */
+const inOrder = (_: string, value: unknown): unknown =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([one], [other]) => (one < other ? -1 : 1)))
+    : value;
 const sameAs = (basis: FileBasis, wanted: WantedFile): string => {
   const { pack: _, kind: __, label: ___, ...shown } = wanted;
-  return `${basis.digest} ${JSON.stringify(shown, Object.keys({ ...shown, ...shown.canvas }).sort())}`;
+  return `${basis.digest} ${JSON.stringify(shown, inOrder)}`;
 };
 
 async function addHandover(
@@ -200,7 +205,7 @@ const namedRows = (
 /** Orders a pack: its files are made from the revisions of this moment, by whichever worker is free. */
 export async function orderHandover(em: EntityManager, brand: BrandView, order: NewHandover): Promise<HandoverView> {
   const marks = await plannedMarks(em, brand.id);
-  const files = wantedFiles(order.plan, marks, brand.palette);
+  const files = wantedFiles(order.plan, marks, brand.palette, await goodsAtHand(em.fork(), brand.id));
   refusePlan(order.plan, files);
   const standing = await standingAt(em.fork(), brand, await basisNow(em.fork(), brand));
   await addHandover(em.fork(), brand, order, namedRows(brand, marks, order.plan, files, standing), standing, new Map());
@@ -212,7 +217,7 @@ export async function orderAgain(em: EntityManager, brand: BrandView, from: stri
   const old = await handoverRow(em, brand.id, from);
   const marks = await plannedMarks(em, brand.id);
   const plan = old.plan as HandoverPlan;
-  const files = wantedFiles(plan, marks, brand.palette);
+  const files = wantedFiles(plan, marks, brand.palette, await goodsAtHand(em.fork(), brand.id));
   refusePlan(plan, files);
   const standing = await standingAt(em.fork(), brand, await basisNow(em.fork(), brand));
   const done = await em.find(HandoverFile, { handover: old.id, state: 'done' });

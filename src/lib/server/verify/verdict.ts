@@ -6,6 +6,8 @@ export interface FileCheck {
   readonly message: string;
 }
 
+export const check = (id: string, passes: boolean, message: string): FileCheck => ({ id, passes, message });
+
 /** What is known of a file that was opened again. */
 export interface FileVerdict {
   readonly passes: boolean;

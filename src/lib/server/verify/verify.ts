@@ -3,7 +3,7 @@ import { storedFile } from '../files';
 import type { FileOrder, PictureSubject } from '../formats';
 import { framed } from '../formats/framed';
 import { painted, type Pixels } from './painted';
-import type { FileCheck, FileVerdict } from './verdict';
+import { check, type FileCheck, type FileVerdict } from './verdict';
 import { READERS, smaller, smallSize, type Seen } from './readers';
 
 /** Mean difference from the drawing as another renderer paints it, of 255. */
@@ -77,7 +77,6 @@ function beyond(one: Pixels, other: Pixels): number {
   return Math.max(0, faint.left - sure.left, faint.top - sure.top, sure.right - faint.right, sure.bottom - faint.bottom);
 }
 
-const check = (id: string, passes: boolean, message: string): FileCheck => ({ id, passes, message });
 const channels = (hex: Hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16));
 
 /** The picture compared with the drawing, on a light ground and on a dark one: a fringe shows on one of them. */

@@ -1,4 +1,5 @@
 import { dress, dressingsOf } from '$core/index';
+import { goodsAtHand } from '$lib/server/goods/at-hand';
 import { load as withWork } from '$lib/server/http/load';
 import { findBrand } from '$lib/server/stores/brands';
 import { findDocument } from '$lib/server/stores/documents';
@@ -15,6 +16,7 @@ export const load: PageServerLoad = ({ params }) =>
       marks,
       brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
       plan: await findDocument(em.fork(), brand.id, 'handover'),
+      goods: await goodsAtHand(em.fork(), brand.id),
       packs: await listHandovers(em.fork(), brand),
       latin: {
         brand: slugOf(brand.name) || brand.slug,

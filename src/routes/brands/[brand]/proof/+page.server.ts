@@ -3,6 +3,7 @@ import { familyRoom } from '$lib/server/family-room';
 import { scenes } from '$lib/server/goods/scenes';
 import { load as withWork } from '$lib/server/http/load';
 import { findDocument } from '$lib/server/stores/documents';
+import { listPhotos } from '$lib/server/stores/photos';
 import { listTries } from '$lib/server/stores/tries';
 import type { PageServerLoad } from './$types';
 
@@ -20,5 +21,6 @@ export const load: PageServerLoad = ({ params }) =>
       makers: await findDocument(em, room.brand.id, 'makers'),
       scenes: scenes(),
       goods: await findDocument(em.fork(), room.brand.id, 'goods'),
+      photos: await listPhotos(em.fork(), room.brand.id),
     };
   });

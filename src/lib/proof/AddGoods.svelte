@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { MOST_OWN } from '$core/index';
+  import { bringPhoto } from '$lib/client/bring-photo';
+  import type { PhotoView } from '$lib/client/photo-view';
+  import { useProofDesk, type Subject } from './proof-desk.svelte';
+
+  const { subject, close }: { subject: Subject; close: () => void } = $props();
+  const desk = useProofDesk();
+  let dialog: HTMLDialogElement | undefined = $state();
+  let saying = $state('');
+  onMount(() => dialog?.showModal());
+  const full = $derived(Object.keys(desk.goods.content.own).length >= MOST_OWN);
+
+  function begin(photo: PhotoView): void {
+    const name = desk.own.begin(photo);
+    const scene = desk.scenes.find((each) => each.name === name);
+    if (scene) desk.large = { subject, scene };
+    close();
+  }
+  async function take(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    saying = `${file.name} is on its way …`;
+    const brought = await bringPhoto(desk.brand.slug, file);
+    saying = brought.ok ? '' : brought.says;
+    if (brought.ok) begin(brought.photo);
+  }
+</script>
+
+<dialog bind:this={dialog} onclose={close} aria-label="A photo of your own goods">
+  <h3>A photo of your own goods</h3>
+  <p class="quiet">Any photo will do: cloth, a wall, a bag, a window. You then say where the mark lies, by four corners.</p>
+  {#if full}<p role="alert">A brand holds {MOST_OWN} of them; take one off first.</p>
+  {:else}
+    <p class="ways">
+      <label class="link"
+        >Bring one in<input
+          type="file"
+          accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
+          onchange={({ currentTarget }) => void take(currentTarget)}
+        /></label
+      >
+      {#if saying}<span role="status">{saying}</span>{/if}
+    </p>
+    {#if desk.own.photos.length > 0}
+      <p class="label">Or one that the brand has</p>
+      <div class="photos">
+        {#each desk.own.photos as photo (photo.id)}
+          <button onclick={() => begin(photo)} title={photo.name}
+            ><img src="/api/brands/{desk.brand.slug}/photos/{photo.id}/preview.webp" alt={photo.name} loading="lazy" /></button
+          >
+        {/each}
+      </div>
+    {/if}
+  {/if}
+  <p><button class="link" onclick={() => dialog?.close()}>Close</button></p>
+</dialog>
+
+<style>
+  dialog {
+    width: min(720px, 92vw);
+    max-height: 86vh;
+    margin: auto;
+    padding: 18px 20px;
+    border: 1px solid var(--color-ink);
+    background: var(--color-sheet);
+  }
+  .ways {
+    display: flex;
+    gap: 18px;
+    padding: 10px 0;
+  }
+  .ways input {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    opacity: 0;
+  }
+  .ways label:focus-within {
+    outline: 2px solid var(--color-ink);
+    outline-offset: 2px;
+  }
+  .photos {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
+    gap: 10px;
+    padding: 8px 0 14px;
+  }
+  img {
+    width: 100%;
+    height: 96px;
+    object-fit: cover;
+  }
+</style>
