@@ -51,12 +51,12 @@ function shirt(name: string, label: string, back: boolean): (widthPx: number) =>
       {
         outline: shirtOutline(dip),
         step: 0.5,
-        ease: 0.028,
-        thick: 0.9,
+        ease: back ? 0.028 : 0.022,
+        thick: back ? 0.9 : 0.8,
         pinches: [
-          { at: [23, -10], reach: 9, by: [-1.7, 0.9] },
-          { at: [-23, -10], reach: 9, by: [1.6, 1.0] },
-          { at: [back ? -7 : 9, 14], reach: 15, by: [back ? 1.1 : -1.2, -1.2] },
+          { at: [23, -10], reach: 9, by: back ? [-1.7, 0.9] : [-1.1, 0.6] },
+          { at: [-23, -10], reach: 9, by: back ? [1.6, 1.0] : [1.0, 0.7] },
+          { at: [back ? -7 : 9, 14], reach: 15, by: back ? [1.1, -1.2] : [-0.8, -0.8] },
         ],
         seed: back ? 29 : 17,
       },
@@ -112,8 +112,10 @@ function shirt(name: string, label: string, back: boolean): (widthPx: number) =>
       areas: [{ name: back ? 'back' : 'front', widthMm: 300, heightMm: 400 }],
       camera: { eye: [0, 116, 42], target: [0, 0, 2], fovDeg: 39, aperture: 0.4, focus: [0, 1, 0] },
       key: {
-        ...(back ? lampAt([92, 66, -20], [0, 0, 0], 16, 16, [400, 360, 300]) : lampAt([-92, 60, -34], [0, 0, 0], 18, 18, [400, 360, 300])),
-        ...(back ? { through: leaves([40, 26, -8], unit([0.2, 0, 0.98]), unit([-0.5, 0.86, 0]), 9, 0.4, 21) } : {}),
+        ...(back ? lampAt([92, 66, -20], [0, 0, 0], 16, 16, [400, 360, 300]) : lampAt([-92, 62, -26], [0, 0, 0], 17, 17, [400, 360, 300])),
+        through: back
+          ? leaves([40, 26, -8], unit([0.2, 0, 0.98]), unit([-0.5, 0.86, 0]), 9, 0.4, 21)
+          : leaves([-42, 29, -12], unit([0.2, 0, 0.98]), unit([0.5, 0.86, 0]), 10, 0.34, 8),
       },
       panel: lampAt(back ? [-80, 70, 40] : [84, 60, 40], [0, 0, 0], 80, 70, [0.85, 0.93, 1.06]),
       sky: [0.25, 0.275, 0.31],
