@@ -1,5 +1,5 @@
 import { boundsOf, distanceInside, fillRows, gridOver, heightOf, opened, widthOf, type CellGrid, type Region } from '../geometry';
-import { fieldOutline } from './field-outline';
+import { fieldOutline } from '../fields/field-outline';
 import { cushion } from './height';
 
 /** How an area is engraved. Lengths are in the area's own unit. */

@@ -7,7 +7,7 @@ export { centroidOf, weightOf, type Centroid } from './centroid';
 export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
-export { contoursOf, islandsOf, type Island } from './islands';
+export { contoursNear, contoursOf, islandsOf, type Island } from './islands';
 export { grown, shrunk, weldGrown, withoutHoles } from './offset';
 export { inkBalance } from './ink-balance';
 export { inkRuns, type InkRun } from './ink-runs';

@@ -1,4 +1,5 @@
 import { flatten, type Polygon } from './flatten';
+import { boundsOf, type Bounds } from './bounds';
 import { NUMBERS_OF, type Path, type Verb } from './path';
 import { joinPaths } from './path';
 import type { Point } from './point';
@@ -63,5 +64,23 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
       (_, at) => (around[at] as readonly number[]).length === depth + 1 && (around[at] as readonly number[]).includes(index),
     );
     return [{ path: joinPaths([path, ...holes.map((hole) => hole.path)]), rule: 'evenodd' as const, solid: path }];
+  });
+}
+
+/**
+ * What of a region may reach into a box: the contours that come near it. A region of thousands of specks is cut out of a letter by the few that lie on it.
+ * @returns for a box the contours whose own boxes meet it
+ */
+export function contoursNear({ path, rule }: Region): (box: Bounds) => Region {
+  const all = contoursOf(path).map((contour) => ({ contour, bounds: boundsOf(contour) }));
+  return (box) => ({
+    path: joinPaths(
+      all.flatMap(({ contour, bounds }) =>
+        bounds && bounds.left <= box.right && bounds.right >= box.left && bounds.top <= box.bottom && bounds.bottom >= box.top
+          ? [contour]
+          : [],
+      ),
+    ),
+    rule,
   });
 }

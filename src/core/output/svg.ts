@@ -85,6 +85,9 @@ const NOWHERE: PictureAddress = () => '';
 export function groupPieces(group: Group, prefix = '', pictureAddress: PictureAddress = NOWHERE): GroupPieces {
   const id = prefix + group.id;
   const clip = group.clip;
+  const clipData = clip && pathData(clip.path);
+  // Groups that stand for no part have no name: their clip is named by what it is.
+  const clipId = group.id === '' ? `${prefix}clip-${shortDigest(`${clip?.rule} ${clipData}`)}` : `${id}-clip`;
   return {
     id: group.id,
     attributes: {
@@ -92,10 +95,10 @@ export function groupPieces(group: Group, prefix = '', pictureAddress: PictureAd
       ...(isIdentity(group.transform) ? {} : { transform: matrix(group.transform) }),
       ...(group.opacity < 1 ? { opacity: written(group.opacity) } : {}),
       ...(group.blend === 'normal' ? {} : { style: `mix-blend-mode:${group.blend}` }),
-      ...(clip ? { 'clip-path': `url(#${id}-clip)` } : {}),
+      ...(clip ? { 'clip-path': `url(#${clipId})` } : {}),
     },
     pieces: [
-      ...(clip ? [`<clipPath id="${escaped(id)}-clip"><path clip-rule="${clip.rule}" d="${pathData(clip.path)}"/></clipPath>`] : []),
+      ...(clip ? [`<clipPath id="${escaped(clipId)}"><path clip-rule="${clip.rule}" d="${clipData}"/></clipPath>`] : []),
       ...group.children.map((child) => node(child, { prefix, pictureAddress })),
     ],
   };

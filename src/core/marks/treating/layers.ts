@@ -1,4 +1,4 @@
-import { compose, IDENTITY, invert, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
+import { boundsOf, compose, contoursNear, IDENTITY, invert, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
 import { outlinesIn } from '../drawing/drawing';
 import type { Paint } from '../drawing/paint';
 import type { PaintedFill, PaintedNode } from '../drawing/painted';
@@ -52,6 +52,21 @@ export function mapLeaves(
     if (node.kind !== 'group') return change(node, map);
     return [{ ...node, children: mapLeaves(node.children, change, compose(map, node.transform)) }];
   });
+}
+
+/** Takes an area away from every leaf, each by what of it comes near. @param area in the nodes' plane */
+export function cutAway(nodes: readonly PaintedNode[], area: Region, paths: PathAlgebra): readonly PaintedNode[] {
+  const near = contoursNear(area);
+  return cutLeaves(
+    nodes,
+    'subtract',
+    (leaf) => {
+      const box = boundsOf(leaf.path);
+      const knife = box && near(box);
+      return knife && knife.path.verbs !== '' ? knife : undefined;
+    },
+    paths,
+  );
 }
 
 /** Nodes with an area taken away from every leaf, or all but the area. @param area in the nodes' plane, as it is wanted for a leaf there */

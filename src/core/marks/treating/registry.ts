@@ -17,6 +17,14 @@ import { slices } from '../treatments/slices';
 import { steppingOutlines } from '../treatments/stepping-outlines';
 import { stitchedEdge } from '../treatments/stitched-edge';
 import { weldingBand } from '../treatments/welding-band';
+import { fadingCopies } from '../treatments/fading-copies';
+import { feather } from '../treatments/feather';
+import { halftone } from '../treatments/halftone';
+import { innerShadow } from '../treatments/inner-shadow';
+import { perspective } from '../treatments/perspective';
+import { relief } from '../treatments/relief';
+import { softShadow } from '../treatments/soft-shadow';
+import { wear } from '../treatments/wear';
 import type { InOneColor, Layers, TreatContext, Treated, TreatmentControl, TreatmentHandle } from './treatment';
 
 /** Every kind of treatment, one row each; a new one is one file in `treatments/` and one row here. */
@@ -36,6 +44,14 @@ export const treatmentKinds = {
   'stitched-edge': stitchedEdge,
   'rough-edge': roughEdge,
   'out-of-register': outOfRegister,
+  'soft-shadow': softShadow,
+  'inner-shadow': innerShadow,
+  relief,
+  feather,
+  wear,
+  halftone,
+  'fading-copies': fadingCopies,
+  perspective,
   halo,
   'knock-out': knockOut,
 } as const;

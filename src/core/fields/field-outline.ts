@@ -69,17 +69,23 @@ function drawSmooth(pen: PathPen, ring: readonly Point[], short: (value: number)
 }
 
 /**
- * The outline of where a field is above 0, as smooth curves.
+ * The outline of where a field is above a level, as smooth curves.
  * @param values one for the middle of each cell
  * @param within largest distance between the outline and its simpler form, in cells
  * @param smallest contours of less area than this, in cells, are left out
  * @source marching squares with linear interpolation (d3-contour)
  */
-export function fieldOutline(values: Float32Array, { columns, rows, left, top, cell }: CellGrid, within: number, smallest: number): Region {
+export function fieldOutline(
+  values: Float32Array,
+  { columns, rows, left, top, cell }: CellGrid,
+  within: number,
+  smallest: number,
+  level = 0,
+): Region {
   const made = contours()
     .size([columns, rows])
     .smooth(true)
-    .contour(values as unknown as number[], 0);
+    .contour(values as unknown as number[], level);
   const pen = new PathPen();
   const digits = Math.max(0, Math.ceil(-Math.log10(2 * WRITTEN_CELLS * cell)));
   const short = (value: number): number => Number(value.toFixed(Math.min(12, digits)));

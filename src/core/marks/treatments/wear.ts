@@ -1,0 +1,108 @@
+import { z } from 'zod';
+import { TEXTURE_NAMES, textureOf, wornRegion } from '../../fields';
+import { paintSchema } from '../drawing/paint';
+import { boundsOf, grow, IDENTITY, joinPaths, PathPen, unite, type Bounds, type Path } from '../../geometry';
+import { cutAway, outlinesOf, painted, silhouette } from '../treating/layers';
+import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+
+/** So many outlines are cut one by one. */
+const MOST_CUT = 24;
+const boxPath = ({ left, top, right, bottom }: Bounds): Path =>
+  new PathPen().move(left, top).line(right, top).line(right, bottom).line(left, bottom).close().path();
+
+const HOWS = ['erase', 'tone'] as const;
+
+export const wearSchema = z.strictObject({
+  ...treatmentBase,
+  kind: z.literal('wear'),
+  texture: z.enum(TEXTURE_NAMES as readonly [(typeof TEXTURE_NAMES)[number], ...(typeof TEXTURE_NAMES)[number][]]).default('worn'),
+  how: z.enum(HOWS).default('erase'),
+  amountPercent: percent.default(14),
+  grainPx: lengthPx(0.5, 2000).default(3),
+  angleDeg: angleDeg.default(0),
+  keepPx: lengthPx(0, 200).default(2),
+  opacityPercent: percent.default(30),
+  paint: paintSchema.default({ role: 'ink' }),
+  seed: z.number().int().min(0).max(999_999).default(1),
+});
+
+/** Age: a texture that takes away, or lies over, a share of what is there. */
+export const wear: TreatmentKind<typeof wearSchema> = {
+  schema: wearSchema,
+  label: 'Wear',
+  words: ['texture', 'distress', 'grunge', 'vintage', 'old', 'worn', 'scratch', 'grain', 'erase', 'halftone', 'linen', 'stipple'],
+  hint: 'A texture of age, made from a seed: it takes a measured share away, clear through, or lays it over in a tone',
+  describe: ({ texture, amountPercent, how }) =>
+    `${textureOf(texture).label.toLowerCase()}, ${amountPercent} % ${how === 'erase' ? 'taken away' : 'laid over'}`,
+  controls: [
+    {
+      type: 'choice',
+      field: 'texture',
+      label: 'Texture',
+      hint: 'What the wear looks like',
+      options: TEXTURE_NAMES.map((value) => ({ value, label: textureOf(value).label.toLowerCase() })),
+    },
+    {
+      type: 'choice',
+      field: 'how',
+      label: 'It',
+      hint: 'Takes away, clear through to what lies behind, or lies over it in a tone',
+      options: [
+        { value: 'erase', label: 'takes away' },
+        { value: 'tone', label: 'lies over' },
+      ],
+    },
+    { type: 'number', field: 'amountPercent', label: 'Share', unit: '%', hint: 'How much of the area it takes' },
+    { type: 'number', field: 'grainPx', label: 'Grain', unit: 'px', hint: 'How large one grain is' },
+    { type: 'number', field: 'angleDeg', label: 'Turn', unit: '°', hint: 'How the texture is turned' },
+    { type: 'number', field: 'keepPx', label: 'Spare', unit: 'px', hint: 'Strokes and dots thinner than this stay whole' },
+    {
+      type: 'number',
+      field: 'opacityPercent',
+      label: 'Opacity',
+      unit: '%',
+      hint: 'How strong the tone is',
+      when: ({ how }) => how === 'tone',
+    },
+    { type: 'paint', field: 'paint', label: 'Color', hint: 'What the tone is painted with', when: ({ how }) => how === 'tone' },
+    { type: 'number', field: 'seed', label: 'Seed', hint: 'Another number is another piece of the same texture' },
+  ],
+  inOneColor: 'kept',
+  treat: (wear, layers, { paths }) => {
+    const area = silhouette(layers, paths);
+    const worn = wornRegion(area, {
+      texture: wear.texture,
+      amount: wear.amountPercent / 100,
+      grain: wear.grainPx,
+      turnDeg: wear.angleDeg,
+      seed: wear.seed,
+      keep: wear.keepPx,
+    });
+    if (worn.path.verbs === '') return layers;
+    if (wear.how === 'tone')
+      return {
+        ...layers,
+        front: [...layers.front, ...painted(paths.combine('intersect', worn, area), wear.paint, wear.opacityPercent / 100)],
+      };
+    // A few outlines are cut themselves; many are seen through one that is open where nothing is worn: the same picture, and far quicker.
+    const few = outlinesOf(layers).length <= MOST_CUT;
+    const box = boundsOf(worn.path);
+    const whole = boundsOf(area.path);
+    const both = box && whole ? unite(box, whole) : undefined;
+    const all = both && grow(both, 10 + wear.grainPx);
+    const open = all && joinPaths([boxPath(all), worn.path]);
+    const cut = (nodes: typeof layers.face): typeof layers.face =>
+      few || !open
+        ? cutAway(nodes, worn, paths)
+        : nodes.length === 0
+          ? nodes
+          : [
+              {
+                ...{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal' },
+                clip: { path: open, rule: 'evenodd' },
+                children: nodes,
+              },
+            ];
+    return { ...layers, behind: cut(layers.behind), face: cut(layers.face), front: cut(layers.front) };
+  },
+};
