@@ -2,7 +2,7 @@ import { IDENTITY } from '../../geometry';
 import type { DrawingNode, Group } from './drawing';
 
 /** A group around all as groups that stand by themselves: what a treatment of the whole mark adds behind and in front are groups of their own. */
-export function asGroups({ children, carves }: Group): readonly Group[] {
+export function asGroups({ children, carves, shades }: Group): readonly Group[] {
   const groups: Group[] = [];
   let loose: DrawingNode[] = [];
   const close = () => {
@@ -16,5 +16,6 @@ export function asGroups({ children, carves }: Group): readonly Group[] {
       groups.push(child);
     } else loose.push(child);
   close();
-  return carves && groups[0] ? [{ ...groups[0], carves }, ...groups.slice(1)] : groups;
+  const before = { ...(carves ? { carves } : {}), ...(shades ? { shades } : {}) };
+  return (carves || shades) && groups[0] ? [{ ...groups[0], ...before }, ...groups.slice(1)] : groups;
 }

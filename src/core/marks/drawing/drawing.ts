@@ -78,6 +78,8 @@ export interface Group {
   readonly clip?: { readonly path: Path; readonly rule: FillRule };
   /** An area, in the group's own coordinates, that is taken away from all that is painted before the group. Nobody outside the resolver meets one. */
   readonly carves?: Region;
+  /** Tones, in the group's own coordinates, that fall on all that is painted before the group and on nothing else. Nobody outside the resolver meets them. */
+  readonly shades?: readonly Fill[];
   /** What becomes of it where there is one color, where that is not decided by what is seen. */
   readonly oneColor?: OneColorBehavior;
   readonly children: readonly DrawingNode[];

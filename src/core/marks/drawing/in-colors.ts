@@ -1,5 +1,5 @@
 import type { Dress } from '../../color/dressings';
-import type { DrawingNode } from './drawing';
+import type { DrawingNode, Fill } from './drawing';
 import { colorOf } from './paint';
 import type { PaintedNode } from './painted';
 
@@ -7,8 +7,10 @@ import type { PaintedNode } from './painted';
 export const inColors = (nodes: readonly PaintedNode[], dress: Dress): readonly DrawingNode[] =>
   nodes.map((node) => {
     if (node.kind === 'group') {
-      const { body: _body, ...group } = node;
-      return { ...group, children: inColors(node.children, dress) };
+      const { body: _body, shades, ...group } = node;
+      // Where there is one color no tone of another falls on anything.
+      const fallen = shades && dress.loose === undefined ? { shades: inColors(shades, dress) as readonly Fill[] } : {};
+      return { ...group, ...fallen, children: inColors(node.children, dress) };
     }
     if (node.kind === 'picture') return node;
     const { paint, gradient, ...fill } = node;

@@ -6,8 +6,9 @@ export type PaintedFill = Omit<Fill, 'color' | 'gradient'> & {
   readonly paint: Paint;
   readonly gradient?: Gradient<{ readonly paint: Paint }>;
 };
-export type PaintedGroup = Omit<Group, 'children'> & {
+export type PaintedGroup = Omit<Group, 'children' | 'shades'> & {
   readonly children: readonly PaintedNode[];
+  readonly shades?: readonly PaintedFill[];
   /** Of a picture with treatments: the picture without them, which is what others follow, fit, align with and measure. */
   readonly body?: readonly PaintedNode[];
 };

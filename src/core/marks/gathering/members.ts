@@ -58,7 +58,7 @@ export function cutTo(nodes: readonly PaintedNode[], map: Affine, area: Region, 
     if (node.kind === 'group') {
       const inside = (children: readonly PaintedNode[]) => cutTo(children, compose(map, node.transform), area, paths);
       if (!node.body) return inside(node.children);
-      const { carves: _carves, ...group } = node;
+      const { carves: _carves, shades: _shades, ...group } = node;
       return [{ ...group, transform: IDENTITY, body: inside(node.body), children: inside(node.children) }];
     }
     const { path, rule } = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), area);

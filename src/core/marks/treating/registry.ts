@@ -13,6 +13,7 @@ import { outOfRegister } from '../treatments/out-of-register';
 import { outlineBand } from '../treatments/outline-band';
 import { outlineOnly } from '../treatments/outline-only';
 import { roughEdge } from '../treatments/rough-edge';
+import { separation } from '../treatments/separation';
 import { slices } from '../treatments/slices';
 import { steppingOutlines } from '../treatments/stepping-outlines';
 import { stitchedEdge } from '../treatments/stitched-edge';
@@ -46,6 +47,7 @@ export const treatmentKinds = {
   'out-of-register': outOfRegister,
   'soft-shadow': softShadow,
   'inner-shadow': innerShadow,
+  separation,
   relief,
   feather,
   wear,

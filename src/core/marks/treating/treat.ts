@@ -58,6 +58,7 @@ export function treat(
     opacity: 1,
     blend: 'normal',
     ...(layers.carves ? { carves: layers.carves } : {}),
+    ...(layers.shades ? { shades: layers.shades } : {}),
     body: nodes,
     children: allOf(layers),
   };

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { PathAlgebra, Region } from '../../geometry';
 import type { Problem } from '../../result/result';
 import type { OneColorBehavior } from '../drawing/drawing';
-import type { PaintedNode } from '../drawing/painted';
+import type { PaintedFill, PaintedNode } from '../drawing/painted';
 import type { Light } from './light';
 
 /** Names a treatment within its list. */
@@ -30,6 +30,8 @@ export interface Layers {
   readonly front: readonly PaintedNode[];
   /** What is taken away from all that lies behind in the mark. */
   readonly carves?: Region;
+  /** Tones that fall on all that lies behind in the mark, and on nothing else. */
+  readonly shades?: readonly PaintedFill[];
 }
 
 /** What a treatment may look at. */

@@ -3,7 +3,7 @@ import { between, coverageOf, gaussian, softCoverage, softGrid } from '../../fie
 import { boundsOf } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { faceArea } from '../treating/layers';
-import { sigmaOf, softPaint } from '../treating/soft';
+import { sigmaOf, softFills } from '../treating/soft';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const innerShadowSchema = z.strictObject({
@@ -47,7 +47,7 @@ export const innerShadow: TreatmentKind<typeof innerShadowSchema> = {
     const tone = Float32Array.from(soft, (_, cell) =>
       (near[cell] as number) < 0.02 ? 0 : 1 - between(soft, grid, (cell % grid.columns) - dx, Math.floor(cell / grid.columns) - dy),
     );
-    const inside = softPaint(tone, grid, shadow.paint, shadow.opacityPercent, ({ region, opacity }) => ({
+    const inside = softFills(tone, grid, shadow.paint, shadow.opacityPercent, ({ region, opacity }) => ({
       region: paths.combine('intersect', region, area),
       opacity,
     }));

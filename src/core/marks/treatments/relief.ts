@@ -3,7 +3,7 @@ import { coverageOf, gaussian, softCoverage, softGrid } from '../../fields';
 import { boundsOf, distanceInside } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { faceArea } from '../treating/layers';
-import { softPaint } from '../treating/soft';
+import { softFills } from '../treating/soft';
 import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 const SHAPES = ['round', 'cut'] as const;
@@ -97,8 +97,8 @@ export const relief: TreatmentKind<typeof reliefSchema> = {
       ...layers,
       front: [
         ...layers.front,
-        ...softPaint(shaded, grid, relief.shade, relief.shadePercent, within),
-        ...softPaint(lit, grid, relief.light, relief.lightPercent, within),
+        ...softFills(shaded, grid, relief.shade, relief.shadePercent, within),
+        ...softFills(lit, grid, relief.light, relief.lightPercent, within),
       ],
     };
   },

@@ -1,6 +1,7 @@
 import { FillRule, inflatePathsD, JoinType, EndType, areaPathsD, unionD } from 'clipper2-ts';
 import { describe, expect, it } from 'vitest';
 import {
+  boundsOf,
   createPart,
   dress,
   EMPTY_RECIPE,
@@ -217,6 +218,59 @@ describe('areas', () => {
       areaOf(nested.drawing.groups.filter(({ id }) => id === 'behind').flatMap(({ children }) => outlinesIn(children))) /
         (120_000 - Math.PI * 30 ** 2),
     ).toBeCloseTo(1, 3);
+  });
+
+  it('of a soft separation fall on what lies behind and on nothing else, through turned and mirrored groups, and not on bare paper', () => {
+    const behind = panel('behind');
+    const own = { treatments: [newTreatment('separation', 't', { softPx: 20, opacityPercent: 60 })] };
+    for (const place of [undefined, { x: 12, y: -30, turnDeg: 40, scale: 0.8, flip: true }]) {
+      const mark = drawn(
+        recipeOf(
+          behind,
+          disk('it', { ...own, place: { x: 60, y: 40 } }),
+          ...(place ? [{ kind: 'group', id: 'inner', members: ['it'], place }] : []),
+        ),
+      );
+      const nodes = mark.drawing.groups.find(({ id }) => id === 'behind')?.children ?? [];
+      const [plain, ...tones] = outlinesIn(nodes);
+      expect(tones.length).toBeGreaterThan(5);
+      // Nothing beyond the panel, which is a rectangle.
+      const edge = boundsOf(plain?.path ?? { verbs: '', coords: [] });
+      for (const tone of tones) {
+        const own = boundsOf(tone.path);
+        expect(
+          own && edge && Math.min(own.left - edge.left, own.top - edge.top, edge.right - own.right, edge.bottom - own.bottom),
+        ).toBeGreaterThan(-1e-6);
+      }
+      const top = mark.drawing.groups.filter(({ id }) => id !== 'behind').flatMap(({ children }) => outlinesIn(children));
+      expect(areaOf(top) / (Math.PI * 50 ** 2)).toBeCloseTo(1, 3);
+    }
+    // Alone on the sheet it changes nothing.
+    const alone = drawn(recipeOf(disk('it', own)));
+    expect(alone.drawing.groups.flatMap(({ children }) => outlinesIn(children))).toHaveLength(1);
+    // A halo laid later cuts the tones as well as what they lie on.
+    const cut = drawn(
+      recipeOf(
+        behind,
+        disk('it', { ...own, place: { x: 60, y: 40 } }),
+        disk('hole', { place: { x: 60, y: 40 }, treatments: [newTreatment('knock-out', 't', { gapPx: 0 })] }),
+      ),
+    );
+    const left = outlinesIn(cut.drawing.groups.find(({ id }) => id === 'behind')?.children ?? []);
+    expect(areaOf(left.slice(0, 1))).toBeLessThan(20_000 - 1000);
+    for (const tone of left.slice(1)) expect(areaOf([tone])).toBeLessThanOrEqual(areaOf(left.slice(0, 1)) + 1e-6);
+  });
+
+  it('that are soft fall away where there is one color, and wear stays', () => {
+    const one = (kind: TreatmentKindName) =>
+      resolve({
+        recipe: recipeOf(disk('it', { treatments: [newTreatment(kind, 't')] })),
+        sources: new Map(),
+        dress: dress(STARTING_PALETTE, 'one-color'),
+      });
+    for (const kind of ['soft-shadow', 'inner-shadow', 'relief', 'separation', 'fading-copies'] as const)
+      expect(treatmentRow(kind).inOneColor, kind).toBe('dropped');
+    expect(areaOf(one('wear').drawing.groups.flatMap(({ children }) => outlinesIn(children)))).toBeLessThan(Math.PI * 50 ** 2 * 0.95);
   });
 
   it('of bands around letters are what a polygon library finds, within 0.1 %, in seeded cases', () => {
