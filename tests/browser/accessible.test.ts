@@ -75,6 +75,25 @@ describe('axe finds nothing', () => {
       },
     ],
     [
+      'over a choice of photos for own goods',
+      async () => {
+        await room('/brands/tidewrack-aerial/proof', 'button.add')();
+        await test.visitor.click('Add a photo of your own');
+        await test.visitor.page.waitForSelector('dialog[open] .photos img');
+      },
+    ],
+    [
+      'over a photo of own goods',
+      async () => {
+        await room('/brands/tidewrack-aerial/proof', 'button.add')();
+        await test.visitor.click('Add a photo of your own');
+        await test.visitor.page.waitForSelector('dialog[open] .photos button');
+        await test.visitor.page.$eval('dialog[open] .photos button', (tile) => (tile as HTMLElement).click());
+        await test.visitor.page.waitForSelector('[aria-label="Corner upper left"]');
+        await test.visitor.page.$eval('dialog[open] .toggle input', (box) => (box as HTMLElement).click());
+      },
+    ],
+    [
       'in the hand-over room',
       async () => {
         await room('/brands/windrow-kites/handover', '.pack .head')();

@@ -36,6 +36,24 @@ async function twelve(): Promise<readonly string[]> {
   }
   return paths;
 }
+interface Goods {
+  readonly content: {
+    readonly own: Readonly<
+      Record<
+        string,
+        {
+          readonly corners: readonly { readonly x: number; readonly y: number }[];
+          readonly mesh: readonly { readonly x: number; readonly y: number }[];
+          readonly cloth?: { readonly at: readonly unknown[] };
+        }
+      >
+    >;
+  };
+}
+interface PackOfGoods {
+  readonly id: string;
+  readonly files: readonly { readonly name: string; readonly state: string }[];
+}
 interface Run {
   readonly id: string;
   readonly files: readonly { readonly name: string; readonly state: string }[];
@@ -148,5 +166,80 @@ describe('a photographer’s day', () => {
       await visitor.dialogGone();
     }
     await visitor.saved();
+  });
+
+  it('a photo of one’s own takes a mark at four corners, bent, with its cloth colored, and goes into a pack', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const own = async () => Object.values((await read<Goods>(`${test.app.url}/api/brands/windrow-kites/documents/goods`)).content.own);
+    await visitor.go('/brands/windrow-kites/proof');
+    await visitor.click('Add a photo of your own');
+    await page.waitForSelector('dialog[open] .photos button');
+    await page.$eval('dialog[open] .photos button', (tile) => (tile as HTMLElement).click());
+    await page.waitForSelector('[aria-label="Corner upper left"]');
+    await expect.poll(own, { timeout: 30_000 }).toHaveLength(1);
+    const [start] = await own();
+    const pull = async (label: string, dx: number, dy: number) => {
+      const handle = (await page.waitForSelector(`[aria-label="${label}"]`)) as ElementHandle;
+      const box = await handle.boundingBox();
+      const [x, y] = [(box?.x ?? 0) + 12, (box?.y ?? 0) + 12];
+      await page.mouse.move(x, y);
+      await page.mouse.down();
+      await page.mouse.move(x + dx / 2, y + dy / 2);
+      await page.mouse.move(x + dx, y + dy);
+      await page.mouse.up();
+    };
+    await pull('Corner upper left', -40, -30);
+    await expect
+      .poll(async () => (await own())[0]?.corners[0]?.x ?? 1, { timeout: 30_000 })
+      .toBeLessThan((start?.corners[0]?.x ?? 0) - 0.02);
+    // Pulled over the opposite side the corners cross: it is said, and nothing has changed.
+    const before = (await own())[0]?.corners;
+    await pull('Corner upper left', 600, 420);
+    await page.waitForSelector('.refused');
+    await visitor.saved();
+    expect((await own())[0]?.corners).toEqual(before);
+    // By keys as well.
+    await page.focus('[aria-label="Corner lower right"]');
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => (await own())[0]?.corners[2]?.x ?? 0, { timeout: 30_000 }).toBeGreaterThan(before?.[2]?.x ?? 1);
+    await page.evaluate(() => document.querySelector<HTMLElement>('dialog[open] .toggle input')?.click());
+    await pull('Bend, row 2, column 2', 12, -8);
+    await expect.poll(async () => (await own())[0]?.mesh.filter(({ x, y }) => x !== 0 || y !== 0).length, { timeout: 30_000 }).toBe(1);
+    await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('dialog[open] .toggle input')].at(-1)?.click());
+    const shown = await (await page.waitForSelector('dialog[open] .shown'))?.boundingBox();
+    await page.mouse.click((shown?.x ?? 0) + 20, (shown?.y ?? 0) + 20);
+    await expect.poll(async () => (await own())[0]?.cloth?.at.length, { timeout: 30_000 }).toBe(1);
+    await visitor.click('Close');
+    await visitor.dialogGone();
+    await visitor.saved();
+
+    await visitor.go('/brands/windrow-kites/handover');
+    await page.evaluate(() => {
+      for (const label of document.querySelectorAll<HTMLElement>('.pack .head label')) {
+        const box = label.querySelector('input');
+        if (box && box.checked !== (label.textContent ?? '').includes('On goods')) box.click();
+      }
+    });
+    await visitor.click('Choose what goes into On goods');
+    await page.evaluate(() => {
+      for (const chip of document.querySelectorAll<HTMLElement>('.pack .chip')) {
+        const box = chip.querySelector('input');
+        const name = (chip.textContent ?? '').trim();
+        const wanted = name === 'mug' || name.startsWith('shore-');
+        const goods = ['mug', 'tote', 'business cards', 'shop sign'].includes(name) || name.startsWith('shore-');
+        if (box && goods && box.checked !== wanted) box.click();
+      }
+    });
+    await page.waitForFunction(() => /Make 2 files/.test(document.body.textContent ?? ''));
+    await visitor.click('Make 2 files');
+    const packs = () => read<readonly PackOfGoods[]>(`${test.app.url}/api/brands/windrow-kites/handovers`);
+    await expect.poll(async () => (await packs())[0]?.files.map(({ state }) => state), { timeout: 200_000 }).toEqual(['done', 'done']);
+    const [pack] = await packs();
+    const zip = unzipSync(
+      new Uint8Array(await (await fetch(`${test.app.url}/api/brands/windrow-kites/handovers/${pack?.id}/pack.zip`)).arrayBuffer()),
+    );
+    for (const { name } of pack?.files ?? []) expect((await sharp(zip[name] as Uint8Array).metadata()).format).toBe('jpeg');
+    expect(pack?.files.some(({ name }) => name.includes('shore-'))).toBe(true);
   });
 });
