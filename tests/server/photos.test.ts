@@ -356,7 +356,11 @@ describe('filters that take edges away', () => {
     const figures: string[] = [];
     const shares: number[] = [];
     for (const opacity of [0.12, 0.3]) {
-      const desk = deskOf((start) => ({ stamps: [], output: png, veil: { ...start.veil, on: true, text: 'Tide', opacityPercent: opacity * 100 } }));
+      const desk = deskOf((start) => ({
+        stamps: [],
+        output: png,
+        veil: { ...start.veil, on: true, text: 'Tide', opacityPercent: opacity * 100 },
+      }));
       const made = await run([photo.value.id], desk);
       const marked = await fileOf(made);
       const [bare, seen] = [await luma(whole), await luma(marked)];
