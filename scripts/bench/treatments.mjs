@@ -93,5 +93,22 @@ export async function treatments() {
       { median: 1000, p95: 1000 },
     ),
   );
+  /** @type {readonly (readonly [string, string, (round: number) => object])[]} */
+  const soft = [
+    ['Soft shadow behind 12 letters, another softness each time', 'soft-shadow', (n) => ({ softPx: 12 + n * 0.3 })],
+    ['Inner shadow of 12 letters, another softness each time', 'inner-shadow', (n) => ({ softPx: 6 + n * 0.2 })],
+    ['Relief of 12 letters, another width each time', 'relief', (n) => ({ widthPx: 7 + n * 0.2 })],
+    ['Worn print on 12 letters, another seed each time', 'wear', (n) => ({ seed: n + 1 })],
+    ['Halftone over 12 letters, another pitch each time', 'halftone', (n) => ({ pitchPx: 7 + n * 0.1 })],
+    ['Perspective of 12 letters, another turn each time', 'perspective', (n) => ({ turnDeg: 20 + n })],
+  ];
+  for (const [label, kind, own] of soft)
+    lines.push(
+      row(
+        label,
+        timed((n) => recipeOf([word('Windrow Kite', 'josefin-sans', treat(kind, own(n)))])),
+        { median: 50, p95: 50 },
+      ),
+    );
   return lines;
 }

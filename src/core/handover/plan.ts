@@ -151,7 +151,7 @@ function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Pale
         return {
           ...{ pack: pack.id, kind: pack.kind, mark, dressing, format: 'jpg', label: scene.label },
           canvas: canvasSchema.parse({ width, height: Math.max(1, Math.round((scene.heightPx * width) / scene.widthPx)) }),
-          ...{ ground: null, welded: false, exact: false },
+          ...{ ground: groundOf(palette, dressing), welded: false, exact: false },
           goods: { scene: scene.name, shown, ...(own ? { own } : {}) },
         };
       });

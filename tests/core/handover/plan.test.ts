@@ -18,6 +18,8 @@ import {
   sizeName,
   startPack,
   startPlan,
+  type GoodsAtHand,
+  type SceneFacts,
   strangeWords,
   wantedFiles,
   webManifest,
@@ -59,6 +61,31 @@ describe('a plan', () => {
     expect(startPack('photos', marks.slice(0, 1), palette).marks).toEqual(['a']);
   });
 
+  const mug: SceneFacts = {
+    ...{ name: 'mug', label: 'Mug', widthPx: 2000, heightPx: 1600 },
+    areas: [{ name: 'around', widthMm: 230, heightMm: 80 }],
+    start: { color: '#202428', way: 'paint' },
+  };
+  const goods: GoodsAtHand = {
+    scenes: [mug, { ...mug, name: 'tote', label: 'Tote', start: { color: '#f4f0e6', way: 'cloth' } }],
+    desk: { shown: {}, own: {} },
+  };
+
+  it('shows marks on goods as they are shown on the wall: dressed for their color, or as was chosen; those that are gone are passed over', () => {
+    const pack = { ...startPack('goods', marks, palette), marks: ['a', 'b'], goods: ['mug', 'tote', 'gone'] };
+    const chosen = { ...goods, desk: { shown: { 'b/mug': { dressing: 'white' as const, size: 0.4 } }, own: {} } };
+    const files = wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette, chosen);
+    expect(
+      files.map(({ mark, dressing, label, canvas, goods: of }) => [mark, dressing, label, canvas.width, canvas.height, of?.shown]),
+    ).toEqual([
+      ['a', 'reversed', 'Mug', 2000, 1600, {}],
+      ['a', 'full', 'Tote', 2000, 1600, {}],
+      ['b', 'white', 'Mug', 2000, 1600, { dressing: 'white', size: 0.4 }],
+      ['b', 'full', 'Tote', 2000, 1600, {}],
+    ]);
+    expect(wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette)).toEqual([]);
+  });
+
   it('has a row for every pack that makes files which can be made: sizes fit, formats know what they are asked for', () => {
     for (const kind of PACK_NAMES) {
       const pack = {
@@ -68,7 +95,7 @@ describe('a plan', () => {
           canvas: valueOf(readSize('100')).canvas && { ...valueOf(readSize('100')).canvas, ...canvas },
         })),
       };
-      const files = wantedFiles({ pattern: 'x', packs: [pack as never] }, marks, palette);
+      const files = wantedFiles({ pattern: 'x', packs: [pack as never] }, marks, palette, goods);
       expect(files.length, kind).toBeGreaterThan(0);
       for (const { canvas, format } of files) {
         const { pixels, clear } = formatOf(format);

@@ -1,5 +1,5 @@
 import { boundsOf, compose, contoursNear, IDENTITY, invert, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
-import { outlinesIn } from '../drawing/drawing';
+import { outlinesIn, walkNodes } from '../drawing/drawing';
 import type { Paint } from '../drawing/paint';
 import type { PaintedFill, PaintedNode } from '../drawing/painted';
 import type { Layers } from './treatment';
@@ -19,14 +19,38 @@ const areas = new WeakMap<readonly PaintedNode[], Region>();
 function areaOf(nodes: readonly PaintedNode[], paths: PathAlgebra): Region {
   const kept = areas.get(nodes);
   if (kept) return kept;
-  const area = paths.weld(outlinesIn(nodes, IDENTITY, true));
+  const area = paths.weld(outlinesOnce(nodes));
   areas.set(nodes, area);
   return area;
 }
 
-/** The outlines of all that is seen so far, one by one: letters grown one by one and welded then are quicker than the welded word, and the same area. */
-export const outlinesOf = ({ behind, face, front }: Layers): readonly Region[] =>
-  outlinesIn([...behind, ...face, ...front], IDENTITY, true);
+/**
+ * The outlines of all that is seen so far, one by one: letters grown one by one and welded then are quicker than the welded word, and the same area.
+ * What is shown many times at one place, as a soft edge shows it, is one outline.
+ */
+export const outlinesOf = ({ behind, face, front }: Layers): readonly Region[] => outlinesOnce([...behind, ...face, ...front]);
+function outlinesOnce(nodes: readonly PaintedNode[]): readonly Region[] {
+  const found: Region[] = [];
+  const places = new Map<object, Set<string>>();
+  walkNodes(
+    nodes,
+    (leaf, { map }) => {
+      const place = Object.values(map).join();
+      const known = places.get(leaf) ?? new Set();
+      if (known.has(place)) return;
+      places.set(leaf, known.add(place));
+      found.push({ path: mapPath(leaf.path, map), rule: leaf.rule });
+    },
+    { shown: true },
+  );
+  return found;
+}
+
+/** So many outlines a treatment that repeats a picture may make of it: several of them on one part would multiply. */
+const MOST_OUTLINES = 1500;
+/** How often a picture may be repeated, at most `wanted` times. */
+export const timesFor = (layers: Layers, wanted: number): number =>
+  Math.min(wanted, Math.floor(MOST_OUTLINES / Math.max(1, outlinesIn(allOf(layers), IDENTITY, true).length)));
 
 /** What the face covers. */
 export const faceArea = ({ face }: Layers, paths: PathAlgebra): Region => areaOf(face, paths);
@@ -48,10 +72,19 @@ export function mapLeaves(
   change: (leaf: Leaf, map: Affine) => readonly PaintedNode[],
   map: Affine = IDENTITY,
 ): readonly PaintedNode[] {
-  return nodes.flatMap((node): readonly PaintedNode[] => {
-    if (node.kind !== 'group') return change(node, map);
-    return [{ ...node, children: mapLeaves(node.children, change, compose(map, node.transform)) }];
-  });
+  // What is shown many times at one place is changed once, and stays one thing.
+  const known = new Map<Leaf, Map<string, readonly PaintedNode[]>>();
+  const into = (inner: readonly PaintedNode[], own: Affine): readonly PaintedNode[] =>
+    inner.flatMap((node): readonly PaintedNode[] => {
+      if (node.kind === 'group') return [{ ...node, children: into(node.children, compose(own, node.transform)) }];
+      const places = known.get(node) ?? new Map<string, readonly PaintedNode[]>();
+      known.set(node, places);
+      const place = Object.values(own).join();
+      const made = places.get(place) ?? change(node, own);
+      places.set(place, made);
+      return made;
+    });
+  return into(nodes, map);
 }
 
 /** Takes an area away from every leaf, each by what of it comes near. @param area in the nodes' plane */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { boundsOf, compose, translation, type Affine } from '../../geometry';
 import type { PaintedNode } from '../drawing/painted';
-import { allOf, silhouette } from '../treating/layers';
+import { allOf, silhouette, timesFor } from '../treating/layers';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const fadingCopiesSchema = z.strictObject({
@@ -38,7 +38,7 @@ export const fadingCopies: TreatmentKind<typeof fadingCopiesSchema> = {
     const turn = (copies.angleDeg * Math.PI) / 180;
     const whole = allOf(layers);
     const behind: PaintedNode[] = [];
-    for (let n = copies.count; n >= 1; n--) {
+    for (let n = timesFor(layers, copies.count); n >= 1; n--) {
       const size = (1 - copies.smallerPercent / 100) ** n;
       const away = translation(n * copies.distancePx * Math.cos(turn) + cx, n * copies.distancePx * Math.sin(turn) + cy);
       const transform: Affine = compose(compose(away, { a: size, b: 0, c: 0, d: size, e: 0, f: 0 }), translation(-cx, -cy));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { coverageOf, gaussian, levelsOf, softGrid } from '../../fields';
 import { boundsOf, distanceInside, IDENTITY } from '../../geometry';
 import type { PaintedNode } from '../drawing/painted';
-import { silhouette } from '../treating/layers';
+import { silhouette, timesFor } from '../treating/layers';
 import { lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const featherSchema = z.strictObject({
@@ -36,10 +36,12 @@ export const feather: TreatmentKind<typeof featherSchema> = {
     const mask = Uint8Array.from(coverageOf(area, grid), (share) => (share >= 0.5 ? 1 : 0));
     const away = gaussian(distanceInside(mask, columns, rows), columns, rows, 0.6);
     const left = away.map((cells) => smooth(Math.min(1, Math.max(0, ((cells - 0.5) * cell) / widthPx))));
+    const steps = timesFor(layers, STEPS);
+    if (steps < 2) return layers;
     const through = (nodes: readonly PaintedNode[]): readonly PaintedNode[] =>
       nodes.length === 0
         ? nodes
-        : levelsOf(left, grid, STEPS, 1).map(({ region: { path, rule }, opacity }) => ({
+        : levelsOf(left, grid, steps, 1).map(({ region: { path, rule }, opacity }) => ({
             ...{ kind: 'group', id: '', transform: IDENTITY, opacity, blend: 'normal' },
             clip: { path, rule },
             children: nodes,

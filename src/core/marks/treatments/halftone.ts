@@ -22,7 +22,7 @@ export const halftoneSchema = z.strictObject({
 });
 
 /** Most dots or pieces of lines; a finer screen is made as much coarser. */
-const MOST = 9000;
+const MOST = 2500;
 /** Control points of a quarter circle. @source M. Goldapp, "Approximation of circular arcs by cubic polynomials", 1991: 0.027 % at most */
 const ROUND = 0.5522847498;
 
@@ -112,7 +112,7 @@ export const halftone: TreatmentKind<typeof halftoneSchema> = {
         pen.close();
       }
     }
-    const made: Region = paths.weld([{ path: pen.path(), rule: 'nonzero' }]);
+    const made: Region = { path: pen.path(), rule: 'nonzero' };
     if (tone.how === 'open') return { ...layers, face: cutAway(layers.face, made, paths) };
     return { ...layers, front: [...layers.front, ...painted(paths.combine('intersect', made, area), tone.paint)] };
   },

@@ -13,7 +13,7 @@ export const photoLuminance = (rgb: Uint8Array): Float32Array =>
   );
 
 /**
- * A soft copy: three running means along rows, then along columns; within 8 % of the peak of a Gaussian of the same spread from 2 px on.
+ * A soft copy: three running means along rows, then along columns; within 9 % of the peak of a Gaussian of the same spread from 2 px on.
  * @param sigma in pixels; below 0.3 nothing changes
  * @source P. Kovesi, "Fast Almost-Gaussian Filtering", 2010
  */
