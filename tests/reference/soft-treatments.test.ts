@@ -13,7 +13,6 @@ import {
   STARTING_PALETTE,
   TEXTURE_NAMES,
   toSvg,
-  treatmentKinds,
   type TreatmentKindName,
 } from '$core/index';
 import { letteringInput } from '../support/drawn-mark';
@@ -129,7 +128,6 @@ describe('what is soft', () => {
     const drawing = drawn([[kind, {}]]);
     expect(picturesIn(drawing)).toEqual([]);
     expect(toSvg(drawing, { box: BOX, title: '' })).not.toMatch(/<image|<filter|<mask/);
-    expect(treatmentKinds[kind].label.length).toBeGreaterThan(3);
   });
   it('relief is lit on the side of the light and shaded on the other, and the other way round where it is sunk', async () => {
     const lightOf = async (own: object) => {
