@@ -74,9 +74,11 @@ halves.forEach(({ name, report, lines }, place) => {
     const { numPassedTests, numFailedTests, testResults } = JSON.parse(readFileSync(report, 'utf8'));
     passed += numPassedTests;
     failed += numFailedTests;
-    for (const file of testResults)
-      if (file.status === 'failed' && file.assertionResults.every((test) => test.status !== 'failed'))
-        count(`${file.name} could not run`, false);
+    for (const file of testResults) {
+      const broken = file.assertionResults.filter((test) => test.status === 'failed');
+      for (const test of broken) failures.push(`${test.fullName}\n  ${test.failureMessages.join('\n  ').slice(0, 1500)}`);
+      if (file.status === 'failed' && broken.length === 0) count(`${file.name} could not run`, false);
+    }
     if (codes[place] !== 0 && failed === 0) count(`The runner of the tests (${name}) ended with an error`, false);
   } catch {
     count(`The runner of the tests (${name}) wrote no report`, false);
