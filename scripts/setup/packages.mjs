@@ -80,6 +80,7 @@ export const DEBIAN = {
   imagemagick: { label: 'ImageMagick (a second reader of pictures)', present: () => onPath('convert') },
   'libtiff-tools': { label: 'tiffinfo (libtiff)', present: () => onPath('tiffinfo') },
   'librsvg2-bin': { label: 'rsvg-convert (a second SVG renderer)', present: () => onPath('rsvg-convert') },
+  potrace: { label: 'potrace (a second tracer, the yardstick of ours)', present: () => onPath('potrace') },
   pngcheck: { label: 'pngcheck (a second PNG reader)', present: () => onPath('pngcheck') },
   'python3-fonttools': {
     label: 'fontTools (a second font reader)',
