@@ -1,9 +1,8 @@
 import type { Hex } from '../color/hex';
+import { linearOf } from '../color/oklab';
 
-/** sRGB to linear light. @param part in [0, 1]. @source IEC 61966-2-1 */
-export const linearOf = (part: number): number => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4);
-/** Linear light of 8-bit sRGB. */
-export const LINEAR_OF_BYTE = Float32Array.from({ length: 256 }, (_, value) => linearOf(value / 255));
+export { LINEAR_OF_BYTE, linearOf } from '../color/oklab';
+
 /** Linear light to 8-bit sRGB, held in its limits. */
 export const byteOf = (light: number): number => {
   const held = Math.min(1, Math.max(0, light));

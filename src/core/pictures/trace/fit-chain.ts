@@ -312,12 +312,11 @@ export function fitChain({ points, closed }: Chain, { withinPx }: Closeness): re
   }
   if (corners.length > 0) {
     // From the first corner round to it again.
-    const [{ index: from }] = corners as readonly [(typeof corners)[number]];
+    const [{ index: from, at }] = corners as readonly [(typeof corners)[number]];
     const turned = [...row.slice(from), ...row.slice(0, from), row[from] as Point];
-    const places = corners.map(({ index, at }) => ({ index: index - from, at }));
-    const [{ at }] = places as readonly [(typeof places)[number]];
     turned[0] = turned[turned.length - 1] = at;
-    return levelled(spansOf(turned, places.slice(1), total, withinPx), true);
+    const places = corners.slice(1).map((corner) => ({ index: corner.index - from, at: corner.at }));
+    return levelled(spansOf(turned, places, total, withinPx), true);
   }
   return levelled(roundAbout(row, withinPx), true);
 }

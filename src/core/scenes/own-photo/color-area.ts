@@ -1,18 +1,6 @@
-import { LINEAR_OF_BYTE } from '../light';
+import { LINEAR_OF_BYTE, oklabOfLinear } from '../../color/oklab';
 import type { Corner } from '../homography';
 import { softened } from './photo-light';
-
-/** OKLab of linear sRGB. @source B. Ottosson, "A perceptual color space for image processing", 2020 */
-function lab(r: number, g: number, b: number): readonly [number, number, number] {
-  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
-  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
-  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
-  return [
-    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
-    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
-    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
-  ];
-}
 
 /** Shade changes lightness far more than hue: so much may each differ, at a spread of 1. */
 const [LIGHT_APART, HUE_APART] = [0.3, 0.035];
@@ -30,7 +18,7 @@ const AROUND = 3;
  */
 export function colorArea(rgb: Uint8Array, wide: number, high: number, at: readonly Corner[], spread: number): Float32Array {
   const colors = Array.from({ length: wide * high }, (_, n) =>
-    lab(
+    oklabOfLinear(
       LINEAR_OF_BYTE[rgb[n * 3] as number] as number,
       LINEAR_OF_BYTE[rgb[n * 3 + 1] as number] as number,
       LINEAR_OF_BYTE[rgb[n * 3 + 2] as number] as number,

@@ -1,0 +1,38 @@
+import { labPlanes, type Pixels } from './pixels';
+import { smoothed } from './tones/guided';
+import type { Tracing } from './tracing';
+import { TRACING_WAYS } from './ways/registry';
+import type { TracedArea, TracedPicture } from './ways/way';
+
+/** Reach of smoothing at a half, as a share of the longer side, and the variance that it smooths away. */
+const [REACH, EPSILON] = [0.006, 0.003];
+
+/** The picture as all ways look at it. Smoothed twice: once leaves a rim of grain along edges. */
+export function asTraced(pixels: Pixels, { smooth }: Pick<Tracing, 'smooth'>): TracedPicture {
+  const { columns, rows } = pixels;
+  const planes = labPlanes(pixels);
+  const reach = Math.max(1, Math.round(2 * smooth * REACH * Math.max(columns, rows)));
+  const epsilon = EPSILON * 2 * smooth;
+  const once = smooth > 0 ? smoothed(planes.lightness, columns, rows, reach, epsilon) : planes.lightness;
+  return { columns, rows, planes, gray: smooth > 0 ? smoothed(once, columns, rows, reach, epsilon) : once };
+}
+
+export interface TracedOutcome {
+  readonly columns: number;
+  readonly rows: number;
+  /** Back to front, in the picture's pixels. */
+  readonly areas: readonly TracedArea[];
+  /** The thresholds that were used, found or set. */
+  readonly thresholds: readonly number[];
+}
+
+/**
+ * A picture as outlines. @param pixels at most about 1,000 pixels wide and high: more make it slower, not better
+ */
+export function tracePicture(pixels: Pixels, tracing: Tracing): TracedOutcome {
+  const picture = asTraced(pixels, tracing);
+  const way = TRACING_WAYS[tracing.way];
+  const thresholds = tracing.thresholds ?? way.thresholds?.(picture, tracing) ?? [];
+  const set = way.thresholds ? { ...tracing, thresholds: [...thresholds] } : tracing;
+  return { columns: pixels.columns, rows: pixels.rows, areas: way.trace(picture, set), thresholds };
+}
