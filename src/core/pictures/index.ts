@@ -7,3 +7,7 @@ export { asTraced, tracePicture, type TracedOutcome } from './trace-picture';
 export { TRACING_WAYS } from './ways/registry';
 export type { TracedArea, TracedPicture, TracingWay } from './ways/way';
 export { histogramOf, otsu } from './tones/thresholds';
+export { leastCut, type CutCosts } from './ground/max-flow';
+export { cutOut, matteOf, MATTE_SIDE, type Matte } from './ground/matte';
+export { MOST_STROKES, strokeSchema, strokesSchema, type Stroke } from './ground/strokes';
+export { partingOf, PARTING_SIDE, subjectOf, type Parting, type Subject } from './ground/subject';

@@ -1,5 +1,6 @@
 import { PathPen } from '../../geometry';
 import { chance } from '../../numeric/chance';
+import { histogramOf } from '../tones/thresholds';
 import { meanColor, SEEN } from './areas';
 import type { Tracing } from '../tracing';
 import type { TracedArea, TracedPicture, TracingWay } from './way';
@@ -21,16 +22,35 @@ function drawDot(pen: PathPen, x: number, y: number, radius: number): void {
     .close();
 }
 
-/** How much ink a pixel wants, 0 to 1. */
-const wanted = ({ gray, planes }: TracedPicture, { ink }: Tracing, index: number): number =>
-  (planes.alpha[index] as number) < SEEN ? 0 : ink === 'dark' ? 1 - (gray[index] as number) : (gray[index] as number);
+/** Shares of a picture's pixels that may become full ink or none: what lies between is spread over all tones. */
+const [DARKEST, LIGHTEST] = [0.03, 0.97];
+/** Paper scatters light under the dots, which look darker than they are large. */
+const DOT_GAIN = 1.25;
+
+/** How much ink each pixel wants, 0 to 1. */
+function inkWanted({ gray, planes }: TracedPicture, { ink }: Tracing): (index: number) => number {
+  const histogram = histogramOf(gray, (index) => (planes.alpha[index] as number) >= SEEN);
+  const total = histogram.reduce((sum, count) => sum + count, 0);
+  const at = (share: number): number => {
+    let sum = 0;
+    return histogram.findIndex((count) => (sum += count) >= share * total) / histogram.length;
+  };
+  const [low, high] = [at(DARKEST), at(LIGHTEST)];
+  const span = Math.max(0.05, high - low);
+  return (index) => {
+    if ((planes.alpha[index] as number) < SEEN) return 0;
+    const light = Math.min(1, Math.max(0, ((gray[index] as number) - low) / span));
+    return (ink === 'dark' ? 1 - light : light) ** DOT_GAIN;
+  };
+}
 
 /** A pitch at which there are not too many dots. */
 const pitchOf = ({ columns, rows }: TracedPicture, { pitchPermille }: Tracing): number =>
   Math.max((pitchPermille / 1000) * Math.max(columns, rows), Math.sqrt((columns * rows) / MOST), 2);
 
 const inkColor = (picture: TracedPicture, tracing: Tracing) => {
-  const areas = Int16Array.from(picture.gray, (_, index) => (wanted(picture, tracing, index) > 0.5 ? 1 : 0));
+  const wanted = inkWanted(picture, tracing);
+  const areas = Int16Array.from(picture.gray, (_, index) => (wanted(index) > 0.5 ? 1 : 0));
   return meanColor(picture, areas, 1);
 };
 const asArea = (picture: TracedPicture, tracing: Tracing, pen: PathPen): readonly TracedArea[] => {
@@ -45,6 +65,7 @@ export const halftoneDots: TracingWay = {
   uses: ['pitchPermille', 'turnDeg', 'ink', 'smooth'],
   trace: (picture, tracing) => {
     const { columns, rows } = picture;
+    const wanted = inkWanted(picture, tracing);
     const pitch = pitchOf(picture, tracing);
     const turn = (tracing.turnDeg * Math.PI) / 180;
     const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
@@ -59,7 +80,7 @@ export const halftoneDots: TracingWay = {
           for (let dx = -1; dx <= 1; dx++) {
             const [px, py] = [Math.floor(x + (dx * pitch) / 3), Math.floor(y + (dy * pitch) / 3)];
             if (px < 0 || py < 0 || px >= columns || py >= rows) continue;
-            sum += wanted(picture, tracing, py * columns + px);
+            sum += wanted(py * columns + px);
             count++;
           }
         if (count === 0) continue;
@@ -78,6 +99,7 @@ export const stipple: TracingWay = {
   uses: ['pitchPermille', 'ink', 'smooth'],
   trace: (picture, tracing) => {
     const { columns, rows } = picture;
+    const wanted = inkWanted(picture, tracing);
     const cell = pitchOf(picture, tracing) * 0.7;
     const [wide, high] = [Math.max(1, Math.floor(columns / cell)), Math.max(1, Math.floor(rows / cell))];
     const pen = new PathPen();
@@ -89,7 +111,7 @@ export const stipple: TracingWay = {
       for (let step = 0; step < wide; step++) {
         const u = forward ? step : wide - 1 - step;
         const [x, y] = [Math.floor(((u + 0.5) * columns) / wide), Math.floor(((v + 0.5) * rows) / high)];
-        const want = 0.85 * wanted(picture, tracing, y * columns + x) + (owed[u + 1] as number);
+        const want = 0.85 * wanted(y * columns + x) + (owed[u + 1] as number);
         const place = v * wide + u;
         const sets = want > 0.5 + 0.08 * chance(tracing.seed, place, 0);
         if (sets)
