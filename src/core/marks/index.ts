@@ -39,7 +39,7 @@ export {
 } from './one-color';
 export { LARGEST_RECIPE_BYTES, LARGEST_SAVE_BYTES } from './recipe/limits';
 export { REVISION_KINDS, undoStacks, type RevisionKind, type RevisionLink, type UndoStacks } from './recipe/history';
-export { addPart, changePart, freePartId, reaches, shareChange, type PartChange } from './recipe/edit';
+export { addPart, changePart, exchangePart, freePartId, reaches, shareChange, type PartChange } from './recipe/edit';
 export {
   copyDeep,
   duplicatePart,
@@ -60,7 +60,9 @@ export { colorOf, mapPaints, paintSchema, type Paint } from './drawing/paint';
 export { placeAt, placing, type Place } from './part-base';
 export type { CutFrame, LetteringFacts, LetterPlace } from './part-kind';
 export * from './lettering';
-export { ART_SIDE, artBox, artSchema, artSize, artSourceSchema, type Art, type ArtSource } from './parts/art';
+export { ART_SIDE, artBox, artSchema, artSize, type Art } from './parts/art';
+export { artSourceSchema, type ArtSource } from './parts/art-source';
+export { asTracedArt, backToPicture, keptPictures, pictureOf } from './parts/traced';
 export { BAND_SIDES, type Band } from './parts/band';
 export { combinationLabel, COMBINATIONS, type Combination, type CombinationHow } from './parts/combination';
 export { type FreeCurve } from './parts/curve';
@@ -69,7 +71,7 @@ export { type Inlay } from './parts/inlay';
 export { CONTACT_ALIGNS, CONTACT_RUNS, type Contact } from './parts/contact';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
 export { RUN_UNITS, type Linked, type RunUnit } from './parts/linked';
-export { pictureDensity, type Picture } from './parts/picture';
+export { pictureDensity, type Picture, type PictureFile } from './parts/picture';
 export { type Shape } from './parts/shape';
 export { copiesOf, symmetryLabel, type Symmetry } from './parts/symmetry';
 export { SYMMETRIES, symmetryRow, type SymmetryRule } from './symmetries';

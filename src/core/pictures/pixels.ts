@@ -10,6 +10,12 @@ export interface Pixels {
 /** Longest side that tones and outlines are worked out at, in pixels. */
 export const WORK_SIDE = 1000;
 
+/** Longest side at which a picture is shown while it is brushed. */
+const STUDY_SIDE = 640;
+
+/** The small copy that subject and ground are told apart by, made in the same steps wherever it is made. */
+export const studyOf = (pixels: Pixels): Pixels => scaledDown(scaledDown(pixels, WORK_SIDE), STUDY_SIDE);
+
 /** OKLab of every pixel, in three planes, and how opaque it is. What is clear counts as white. */
 export interface LabPlanes {
   readonly lightness: Float32Array;

@@ -4,26 +4,16 @@ import { boundsOf, compose, heightOf, mapPath, scaling, readPath, widthOf, unite
 import { SPREADS } from '../drawing/drawing';
 import { withWeight } from '../weights/stroke-weight';
 import { paintSchema } from '../drawing/paint';
+import { tracingSchema } from '../../pictures';
 import { partBase, partIdSchema } from '../part-base';
+import { artSourceSchema } from './art-source';
+import { pictureFileSchema } from './picture';
 import type { PartKind } from '../part-kind';
 import type { PaintedFill } from '../drawing/painted';
 import { rightsOfPiece } from '../rights/part-rights';
 
 /** Longest written outline of one piece, and of all pieces of one part. */
 const LONGEST_DATA = 1_500_000;
-
-/** Where a piece comes from. */
-export const artSourceSchema = z.strictObject({
-  title: z.string().min(1).max(120),
-  /** The collection it is from; nothing for what was brought in. */
-  set: z.string().max(80).optional(),
-  /** Its name there. */
-  name: z.string().max(120).optional(),
-  author: z.string().max(200).default(''),
-  /** An SPDX name, or `client`, `unknown`. */
-  license: z.string().min(1).max(60).default('unknown'),
-});
-export type ArtSource = z.infer<typeof artSourceSchema>;
 
 /** Most stops of one gradient. */
 export const MOST_STOPS = 64;
@@ -77,6 +67,8 @@ export const artSchema = z.strictObject({
   weightPx: z.number().min(0.05).max(2000).nullable().default(null),
   /** A part whose typical stroke it follows instead. */
   weightFrom: partIdSchema.nullable().default(null),
+  /** The picture it was traced from, and how: kept, so that every number can be changed and the picture be had back. */
+  traced: z.strictObject({ ...pictureFileSchema, tracing: tracingSchema }).optional(),
 });
 export type Art = z.infer<typeof artSchema>;
 
@@ -96,7 +88,7 @@ export const art: PartKind<typeof artSchema> = {
   label: 'Art',
   called: (part) => part.source.title,
   rights: (part) => [rightsOfPiece('art', part.source)],
-  describe: (part) => `art · ${part.source.set ?? 'brought in'}`,
+  describe: (part) => `art · ${part.traced ? 'traced from a picture' : (part.source.set ?? 'brought in')}`,
   refer: (part, to) => (part.weightFrom ? { ...part, weightFrom: to(part.weightFrom, 'stroke') ?? null } : part),
   draw: (part, { paths, sibling, remember }) => {
     const scale = part.sizePx / ART_SIDE;

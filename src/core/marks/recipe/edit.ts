@@ -27,6 +27,13 @@ export const changePart = (recipe: Recipe, id: string, change: PartChange): Reci
     recipe.parts.map((part) => (part.id === id && part.kind !== 'unknown' ? changed(part, change) : part)),
   );
 
+/** The recipe with another part in the place of one, under its id: what follows it goes on following. */
+export const exchangePart = (recipe: Recipe, id: string, made: KnownPart): Recipe =>
+  withParts(
+    recipe,
+    recipe.parts.map((part) => (part.id === id ? { ...made, id } : part)),
+  );
+
 /**
  * The recipe with a change made to one part that reaches all that are chosen with it, as far as it makes sense there: fields that a part has,
  * and of a place what changed in turn, size and flip. Where parts stand, what they are called, and what draws others stays each part's own.

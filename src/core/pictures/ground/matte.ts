@@ -1,3 +1,4 @@
+import { gaussian } from '../../fields';
 import { boxMean } from '../tones/guided';
 import { scaledDown, type Pixels } from '../pixels';
 import { pixelsUnder, type Stroke } from './strokes';
@@ -21,49 +22,52 @@ export interface Matte {
   readonly alpha: Float32Array;
   /** 1 where the edge may be: only there colors are cleaned. */
   readonly band: Uint8Array;
-  /** The ground's color near every pixel of the band, three planes, 0 to 1. */
-  readonly ground: readonly [Float32Array, Float32Array, Float32Array];
-  readonly subject: readonly [Float32Array, Float32Array, Float32Array];
+  /** The subject's and the ground's color around, a value for every few pixels. */
+  readonly subject: CoarseColors;
+  readonly ground: CoarseColors;
 }
 
-/** Pixels within a distance of those of a mask. @source P. Felzenszwalb, D. Huttenlocher, "Distance transforms of sampled functions", Theory of Computing 8, 2012 */
+/** Colors that change slowly: three planes, 0 to 1, smaller than the picture. */
+export interface CoarseColors {
+  readonly columns: number;
+  readonly rows: number;
+  readonly planes: readonly [Float32Array, Float32Array, Float32Array];
+}
+/** So many pixels to one of those. */
+const COARSE = 4;
+
+/** How far every pixel is from those of a value, within 8 %. @source G. Borgefors, "Distance transformations in digital images", CVGIP 34, 1986 */
 function distanceTo(mask: Uint8Array, value: number, columns: number, rows: number): Float32Array {
-  const far = 1e12;
-  const squares = Float64Array.from(mask, (each) => (each === value ? 0 : far));
-  const longest = Math.max(columns, rows);
-  const [line, out] = [new Float64Array(longest), new Float64Array(longest)];
-  const [hulls, bounds] = [new Int32Array(longest), new Float64Array(longest + 1)];
-  const pass = (count: number, start: number, step: number): void => {
-    for (let q = 0; q < count; q++) line[q] = squares[start + q * step] as number;
-    let k = 0;
-    hulls[0] = 0;
-    bounds[0] = -far;
-    bounds[1] = far;
-    for (let q = 1; q < count; q++) {
-      let s: number;
-      for (;;) {
-        const p = hulls[k] as number;
-        s = ((line[q] as number) + q * q - ((line[p] as number) + p * p)) / (2 * q - 2 * p);
-        if (s > (bounds[k] as number) || k === 0) break;
-        k--;
+  const far = new Float32Array(mask.length);
+  for (let at = 0; at < mask.length; at++) far[at] = mask[at] === value ? 0 : 1e6;
+  const slant = Math.SQRT2;
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const at = y * columns + x;
+      let best = far[at] as number;
+      if (best === 0) continue;
+      if (x > 0) best = Math.min(best, (far[at - 1] as number) + 1);
+      if (y > 0) {
+        best = Math.min(best, (far[at - columns] as number) + 1);
+        if (x > 0) best = Math.min(best, (far[at - columns - 1] as number) + slant);
+        if (x < columns - 1) best = Math.min(best, (far[at - columns + 1] as number) + slant);
       }
-      if (s <= (bounds[k] as number)) s = bounds[k] as number;
-      k++;
-      hulls[k] = q;
-      bounds[k] = s;
-      bounds[k + 1] = far;
+      far[at] = best;
     }
-    k = 0;
-    for (let q = 0; q < count; q++) {
-      while ((bounds[k + 1] as number) < q) k++;
-      const p = hulls[k] as number;
-      out[q] = (q - p) ** 2 + (line[p] as number);
+  for (let y = rows - 1; y >= 0; y--)
+    for (let x = columns - 1; x >= 0; x--) {
+      const at = y * columns + x;
+      let best = far[at] as number;
+      if (best === 0) continue;
+      if (x < columns - 1) best = Math.min(best, (far[at + 1] as number) + 1);
+      if (y < rows - 1) {
+        best = Math.min(best, (far[at + columns] as number) + 1);
+        if (x < columns - 1) best = Math.min(best, (far[at + columns + 1] as number) + slant);
+        if (x > 0) best = Math.min(best, (far[at + columns - 1] as number) + slant);
+      }
+      far[at] = best;
     }
-    for (let q = 0; q < count; q++) squares[start + q * step] = out[q] as number;
-  };
-  for (let x = 0; x < columns; x++) pass(rows, x, columns);
-  for (let y = 0; y < rows; y++) pass(columns, y * columns, 1);
-  return Float32Array.from(squares, Math.sqrt);
+  return far;
 }
 
 /**
@@ -77,10 +81,12 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
   const count = columns * rows;
   const longer = Math.max(columns, rows);
   const hard = new Uint8Array(count);
+  // The mask between its pixels, its stairs rounded.
+  const soft = gaussian(Float32Array.from(subject.mask), subject.columns, subject.rows, 0.8);
+  const [su, sv] = [subject.columns / columns, subject.rows / rows];
   for (let y = 0; y < rows; y++)
     for (let x = 0; x < columns; x++)
-      hard[y * columns + x] =
-        smoothMask(subject, ((x + 0.5) * subject.columns) / columns - 0.5, ((y + 0.5) * subject.rows) / rows - 0.5) >= 0.5 ? 1 : 0;
+      hard[y * columns + x] = between(soft, subject.columns, subject.rows, (x + 0.5) * su - 0.5, (y + 0.5) * sv - 0.5) >= 0.5 ? 1 : 0;
   // Strokes are as fine as they were drawn.
   const said = new Uint8Array(count);
   for (const stroke of strokes)
@@ -101,40 +107,22 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
   const reach = Math.max(2, Math.round(0.8 * inward));
   const trusted = Float32Array.from(hard);
   const guided = guidedAlpha(planes, trusted, columns, rows, reach);
-  // Colors of what is surely subject and surely ground around every pixel.
-  const sure = (value: 0 | 1): Float32Array => Float32Array.from(hard, (each, at) => (each === value && !band[at] ? 1 : 0));
-  const around = Math.round(1.6 * outward + inward);
-  const colorsOf = (weight: Float32Array): [Float32Array, Float32Array, Float32Array] => {
-    const weights = boxMean(weight, columns, rows, around);
-    const wider = boxMean(weight, columns, rows, 4 * around);
-    return planes.map((plane) => {
-      const weighted = plane.map((value, at) => value * (weight[at] as number));
-      const [near, far] = [boxMean(weighted, columns, rows, around), boxMean(weighted, columns, rows, 4 * around)];
-      return plane.map((value, at) =>
-        (weights[at] as number) > 1e-4
-          ? (near[at] as number) / (weights[at] as number)
-          : (wider[at] as number) > 1e-5
-            ? (far[at] as number) / (wider[at] as number)
-            : value,
-      );
-    }) as [Float32Array, Float32Array, Float32Array];
-  };
-  const [front, behind] = [colorsOf(sure(1)), colorsOf(sure(0))];
+  const around = Math.round((1.6 * outward + inward) / COARSE);
+  const [front, behind] = [
+    coarseColors(planes, hard, band, 1, columns, rows, around),
+    coarseColors(planes, hard, band, 0, columns, rows, around),
+  ];
   const alpha = Float32Array.from(hard);
   for (let at = 0; at < count; at++) {
     if (!band[at]) continue;
-    let [dot, length] = [0, 0];
-    for (let k = 0; k < 3; k++) {
-      const [f, b, c] = [front[k]?.[at] as number, behind[k]?.[at] as number, planes[k]?.[at] as number];
-      dot += (c - b) * (f - b);
-      length += (f - b) ** 2;
-    }
-    const onLine = length > 1e-6 ? Math.min(1, Math.max(0, dot / length)) : 0.5;
-    let residual = 0;
-    for (let k = 0; k < 3; k++) {
-      const [f, b, c] = [front[k]?.[at] as number, behind[k]?.[at] as number, planes[k]?.[at] as number];
-      residual += (c - b - onLine * (f - b)) ** 2;
-    }
+    const [u, v] = [((at % columns) + 0.5) / COARSE - 0.5, (Math.floor(at / columns) + 0.5) / COARSE - 0.5];
+    const [fr, fg, fb] = front.planes.map((plane) => between(plane, front.columns, front.rows, u, v)) as [number, number, number];
+    const [br, bg, bb] = behind.planes.map((plane) => between(plane, behind.columns, behind.rows, u, v)) as [number, number, number];
+    const [dr, dg, db] = [fr - br, fg - bg, fb - bb];
+    const [cr, cg, cb] = [(planes[0][at] as number) - br, (planes[1][at] as number) - bg, (planes[2][at] as number) - bb];
+    const length = dr * dr + dg * dg + db * db;
+    const onLine = length > 1e-6 ? Math.min(1, Math.max(0, (cr * dr + cg * dg + cb * db) / length)) : 0.5;
+    const residual = (cr - onLine * dr) ** 2 + (cg - onLine * dg) ** 2 + (cb - onLine * db) ** 2;
     // The line tells where colors lie on it and its ends are apart; else the filter does.
     const tells = Math.exp(-residual / (2 * LINE_SIGMA * LINE_SIGMA)) * Math.min(1, length / 0.02);
     const mixed = tells * onLine + (1 - tells) * Math.min(1, Math.max(0, guided[at] as number));
@@ -171,18 +159,40 @@ function joinLoose(alpha: Float32Array, hard: Uint8Array, columns: number, rows:
   for (let at = 0; at < alpha.length; at++) if (!reached[at]) alpha[at] = 0;
 }
 
-/** The mask between its pixels, its stairs rounded. */
-function smoothMask({ columns, rows, mask }: Subject, x: number, y: number): number {
-  let [sum, weights] = [0, 0];
-  const [cx, cy] = [Math.round(x), Math.round(y)];
-  for (let dy = -2; dy <= 2; dy++)
-    for (let dx = -2; dx <= 2; dx++) {
-      const [px, py] = [Math.min(columns - 1, Math.max(0, cx + dx)), Math.min(rows - 1, Math.max(0, cy + dy))];
-      const weight = Math.exp(-((cx + dx - x) ** 2 + (cy + dy - y) ** 2) / 1.4);
-      sum += weight * (mask[py * columns + px] as number);
-      weights += weight;
+/** Colors of what is surely of one side, around every place. */
+function coarseColors(
+  planes: readonly Float32Array[],
+  hard: Uint8Array,
+  band: Uint8Array,
+  value: 0 | 1,
+  columns: number,
+  rows: number,
+  reach: number,
+): CoarseColors {
+  const [wide, high] = [Math.ceil(columns / COARSE), Math.ceil(rows / COARSE)];
+  const weight = new Float32Array(wide * high);
+  const sums = [0, 1, 2].map(() => new Float32Array(wide * high)) as [Float32Array, Float32Array, Float32Array];
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const at = y * columns + x;
+      if (hard[at] !== value || band[at]) continue;
+      const to = Math.floor(y / COARSE) * wide + Math.floor(x / COARSE);
+      weight[to] = (weight[to] as number) + 1;
+      for (let k = 0; k < 3; k++)
+        (sums[k as 0] as Float32Array)[to] = ((sums[k as 0] as Float32Array)[to] as number) + ((planes[k] as Float32Array)[at] as number);
     }
-  return sum / weights;
+  const [near, wider] = [boxMean(weight, wide, high, reach), boxMean(weight, wide, high, 5 * reach)];
+  const means = sums.map((sum) => {
+    const [close, far] = [boxMean(sum, wide, high, reach), boxMean(sum, wide, high, 5 * reach)];
+    return close.map((total, at) =>
+      (near[at] as number) > 1e-3
+        ? total / (near[at] as number)
+        : (wider[at] as number) > 1e-4
+          ? (far[at] as number) / (wider[at] as number)
+          : 0.5,
+    );
+  }) as [Float32Array, Float32Array, Float32Array];
+  return { columns: wide, rows: high, planes: means };
 }
 
 /** The mask as a straight-line function of the colors around every pixel. */
@@ -194,7 +204,11 @@ function guidedAlpha(
   reach: number,
 ): Float32Array {
   const mean = (plane: Float32Array): Float32Array => boxMean(plane, columns, rows, reach);
-  const times = (one: Float32Array, other: Float32Array): Float32Array => one.map((value, at) => value * (other[at] as number));
+  const times = (one: Float32Array, other: Float32Array): Float32Array => {
+    const out = new Float32Array(one.length);
+    for (let at = 0; at < out.length; at++) out[at] = (one[at] as number) * (other[at] as number);
+    return out;
+  };
   const [r, g, b] = guide;
   const [mr, mg, mb, mp] = [mean(r), mean(g), mean(b), mean(mask)];
   const [rr, rg, rb, gg, gb, bb] = [
@@ -233,6 +247,9 @@ function guidedAlpha(
   );
 }
 
+const colorAt = ({ planes, columns, rows }: CoarseColors, channel: number, u: number, v: number): number =>
+  between(planes[channel as 0] as Float32Array, columns, rows, (u + 0.5) / COARSE - 0.5, (v + 0.5) / COARSE - 0.5);
+
 /** A value between the pixels of a plane. */
 const between = (plane: Float32Array, columns: number, rows: number, x: number, y: number): number => {
   const [cx, cy] = [Math.min(columns - 1, Math.max(0, x)), Math.min(rows - 1, Math.max(0, y))];
@@ -269,10 +286,7 @@ export function cutOut({ columns, rows, rgba }: Pixels, matte: Matte): void {
       }
       if (alpha < 0.998)
         for (let k = 0; k < 3; k++) {
-          const [front, behind] = [
-            between(matte.subject[k as 0] as Float32Array, matte.columns, matte.rows, u, v),
-            between(matte.ground[k as 0] as Float32Array, matte.columns, matte.rows, u, v),
-          ];
+          const [front, behind] = [colorAt(matte.subject, k, u, v), colorAt(matte.ground, k, u, v)];
           const seen = (rgba[at + k] as number) / 255;
           const clean = front + alpha * (seen - alpha * front - (1 - alpha) * behind);
           rgba[at + k] = Math.round(255 * Math.min(1, Math.max(0, clean)));

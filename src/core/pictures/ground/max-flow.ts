@@ -142,7 +142,7 @@ export function leastCut({ columns, rows, ground, subject, parting }: CutCosts):
   /** How far a pixel is from its end; far where its line is cut. */
   function depth(start: number): number {
     let [at, steps] = [start, 0];
-    let known = 0;
+    let known: number;
     for (;;) {
       if (stamp[at] === time) {
         known = distance[at] as number;

@@ -1,11 +1,13 @@
 import { histogramOf, otsu } from '../tones/thresholds';
-import { apart, colorWays, type Superpixels } from './superpixels';
+import { apart, colorSteps, colorWays, type Superpixels } from './superpixels';
 
 /** Of distances of color along ways, of those in the plane (shares of the longer side), and of how a patch holds on to the rim. */
 const [WAY_SIGMA, PLACE_SIGMA, RIM_SIGMA] = [7, 0.25, 1];
 /** Of likeness of neighbors, and how much all neighbors want to be alike. */
 const [ALIKE_SIGMA, ALWAYS] = [10, 0.1];
 const SWEEPS = 60;
+/** Steps of color smaller than this are one surface's. */
+export const LEAST_STEP = 1.5;
 /** Share of the most outstanding patches that are held at the top. */
 const CLIPPED = 0.04;
 
@@ -25,9 +27,10 @@ export interface StandsOut {
 export function standsOut(patches: Superpixels, columns: number, rows: number): StandsOut {
   const { count, x, y, size, atRim, near } = patches;
   const ground = new Float32Array(count);
+  const steps = colorSteps(patches, LEAST_STEP, true);
   const total = size.reduce((sum, n) => sum + n, 0);
   for (let k = 0; k < count; k++) {
-    const ways = colorWays(patches, [k], 1.5, true);
+    const ways = colorWays(steps, [k]);
     let [area, rim] = [0, 0];
     for (let j = 0; j < count; j++) {
       const like = Math.exp(-((ways[j] as number) ** 2) / (2 * WAY_SIGMA * WAY_SIGMA));

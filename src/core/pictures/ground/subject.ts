@@ -1,15 +1,17 @@
 import { labPlanes, scaledDown, type Pixels } from '../pixels';
 import { colorMixture } from './color-mixture';
 import { leastCut, type CutCosts } from './max-flow';
-import { standsOut } from './stands-out';
+import { LEAST_STEP, standsOut } from './stands-out';
 import { pixelsUnder, type Stroke } from './strokes';
-import { colorWays, superpixels, type ColorPlanes, type Superpixels } from './superpixels';
+import { apart, colorSteps, colorWays, superpixels, type ColorPlanes, type Superpixels } from './superpixels';
 
 /** Longest side at which subject and ground are parted; more is no better. */
-export const PARTING_SIDE = 320;
+export const PARTING_SIDE = 288;
 /** About how many patches. */
 const PATCHES = 300;
-const ROUNDS = 5;
+const ROUNDS = 4;
+/** Fewer pixels than this share changed: nothing more will. */
+const CALM = 0.002;
 /** What parting two equal neighbors costs. @source Rother et al. 2004 */
 const PARTING = 50;
 /** Sure ground: below this share of the threshold, and holding on to the rim so surely. */
@@ -18,6 +20,10 @@ const [SURE_LOW, SURE_RIM] = [0.35, 0.75];
 const [ISLAND, ISLAND_OUT, HOLE] = [0.08, 0.004, 0.0012];
 /** A stroke spreads to patches that are so alike, along ways of like color; the spread of that likeness. */
 const [SPREADS, SPREAD_SIGMA] = [0.6, 7];
+/** A pixel this far from the mean of its patch, in color, is of another thing. */
+const OWN_COLOR = 12;
+/** Share of the patches left that is begun from when all that stood out was dropped. */
+const NEXT_SHARE = 0.2;
 const NEVER = 1e6;
 
 export interface Subject {
@@ -91,13 +97,14 @@ function partingCosts([l, a, b]: ColorPlanes, columns: number, rows: number): Cu
 
 /** Subject and ground of a picture, after strokes. The same strokes on the same picture part it in the same way, to the pixel. */
 export function subjectOf(parting: Parting, strokes: readonly Stroke[]): Subject {
-  const { columns, rows, planes, patches, clear } = parting;
+  const { columns, rows, planes, clear } = parting;
   const count = columns * rows;
   /** 0 sure ground, 1 and 2 probably, 3 sure subject. */
   const state = Uint8Array.from(parting.begun);
   for (let at = 0; at < count; at++) if (clear[at]) state[at] = 0;
   spreadStrokes(parting, strokes, state);
   for (const stroke of strokes) pixelsUnder(stroke, columns, rows, (at) => (state[at] = stroke.as === 'keep' ? 3 : 0));
+  if (strokes.length > 0 && !state.some((value) => value >= 2)) nextOutstanding(parting, state);
   const [l, a, b] = planes;
   const some = (wanted: (value: number) => boolean): Int32Array => {
     const found: number[] = [];
@@ -131,32 +138,75 @@ export function subjectOf(parting: Parting, strokes: readonly Stroke[]): Subject
       return Int32Array.from(found);
     };
     [subject, ground] = [members(1), members(0)];
-    if (subject.length === 0 || ground.length === 0 || changed < count * 0.0005) break;
+    if (subject.length === 0 || ground.length === 0 || changed < count * CALM) break;
   }
   tidy(parting, state, mask);
   for (let at = 0; at < count; at++) if (clear[at]) mask[at] = 0;
   return { columns, rows, mask, nothing: !mask.includes(1) };
 }
 
+/** All that stood out was dropped: what stands out most of the rest is the subject until something is kept. */
+function nextOutstanding({ patches, outstanding }: Parting, state: Uint8Array): void {
+  const open = new Set<number>();
+  state.forEach((value, at) => {
+    if (value === 1) open.add(patches.of[at] as number);
+  });
+  const ranked = [...open].sort((one, other) => (outstanding[other] as number) - (outstanding[one] as number));
+  const taken = new Set(ranked.slice(0, Math.ceil(ranked.length * NEXT_SHARE)));
+  state.forEach((value, at) => {
+    if (value === 1 && taken.has(patches.of[at] as number)) state[at] = 2;
+  });
+}
+
 /** Strokes spread to patches like those they touch; keeping ones only where they are more alike than the rim's ground is. */
-function spreadStrokes({ columns, rows, patches, begun }: Parting, strokes: readonly Stroke[], state: Uint8Array): void {
+function spreadStrokes({ columns, rows, planes, patches, begun }: Parting, strokes: readonly Stroke[], state: Uint8Array): void {
   const spreading = strokes.filter(({ exact }) => !exact);
   if (spreading.length === 0) return;
+  /** Whether a pixel has about the color of its patch: at edges patches have pixels of both sides. */
+  const ofPatch = (at: number): boolean => {
+    const k = patches.of[at] as number;
+    const [l, a, b] = planes;
+    const [dl, da, db] = [
+      (l[at] as number) - (patches.color[k * 3] as number),
+      (a[at] as number) - (patches.color[k * 3 + 1] as number),
+      (b[at] as number) - (patches.color[k * 3 + 2] as number),
+    ];
+    return dl * dl + da * da + db * db < OWN_COLOR * OWN_COLOR;
+  };
+  // A stroke along a narrow gap touches patches of both sides: those are meant whose color it mostly runs over.
   const touched = (as: Stroke['as']): number[] => {
-    const found = new Set<number>();
-    for (const stroke of spreading) if (stroke.as === as) pixelsUnder(stroke, columns, rows, (at) => found.add(patches.of[at] as number));
-    return [...found];
+    const met = new Map<number, { own: number; all: number }>();
+    for (const stroke of spreading)
+      if (stroke.as === as)
+        pixelsUnder(stroke, columns, rows, (at) => {
+          const k = patches.of[at] as number;
+          const tally = met.get(k) ?? { own: 0, all: 0 };
+          met.set(k, tally);
+          tally.all++;
+          if (ofPatch(at)) tally.own++;
+        });
+    return [...met].filter(([, { own, all }]) => own > 0.6 * all).map(([k]) => k);
   };
   const [keeps, drops] = [touched('keep'), touched('drop')];
   const rim = Array.from({ length: patches.count }, (_, k) => k).filter(
     (k) => (patches.atRim[k] as number) > 0 && !keeps.includes(k) && begun[patches.of.indexOf(k)] === 0,
   );
+  const steps = colorSteps(patches, LEAST_STEP, false);
+  // Step by step a way of mixed patches leads from anything to anything: what is meant is like the stroke itself as well.
   const likeness = (from: readonly number[]): Float32Array =>
     from.length === 0
       ? new Float32Array(patches.count)
-      : colorWays(patches, from, 1.5).map((way) => Math.exp(-(way * way) / (2 * SPREAD_SIGMA * SPREAD_SIGMA)));
+      : colorWays(steps, from).map((way, k) => {
+          const direct = from.reduce((best, each) => Math.min(best, apart(patches, each, k)), Infinity);
+          return direct > OWN_COLOR ? 0 : Math.exp(-(way * way) / (2 * SPREAD_SIGMA * SPREAD_SIGMA));
+        });
   const [keep, drop, edge] = [likeness(keeps), likeness(drops), likeness(rim)];
   for (let at = 0; at < state.length; at++) {
+    if (!ofPatch(at)) {
+      // Left to the cut.
+      if (state[at] === 0 && keeps.length > 0) state[at] = 1;
+      continue;
+    }
     const k = patches.of[at] as number;
     const [likeKeep, likeDrop] = [keep[k] as number, drop[k] as number];
     if (likeKeep > SPREADS && likeKeep >= likeDrop && likeKeep > (edge[k] as number)) state[at] = 3;

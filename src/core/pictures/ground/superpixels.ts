@@ -106,27 +106,47 @@ export const apart = ({ color }: Superpixels, one: number, other: number): numbe
     (color[one * 3 + 2] as number) - (color[other * 3 + 2] as number),
   );
 
+/** The steps between neighboring patches, ready to be walked many times. */
+export interface ColorSteps {
+  readonly count: number;
+  /** By patch: its neighbors, and how far each is in color. */
+  readonly to: readonly Int32Array[];
+  readonly step: readonly Float32Array[];
+}
+
+/**
+ * @param least steps smaller than this count nothing: a gradient is one surface
+ * @param rimJoined whether all patches at the picture's rim are neighbors
+ */
+export function colorSteps(patches: Superpixels, least: number, rimJoined: boolean): ColorSteps {
+  const { count, near, atRim } = patches;
+  const rim = rimJoined ? Array.from({ length: count }, (_, k) => k).filter((k) => (atRim[k] as number) > 0) : [];
+  const to = near.map((others, k) =>
+    Int32Array.from(new Set([...others, ...((atRim[k] as number) > 0 ? rim : [])])).filter((j) => j !== k),
+  );
+  const step = to.map((others, k) => Float32Array.from(others, (j) => Math.max(0, apart(patches, k, j) - least)));
+  return { count, to, step };
+}
+
 /**
  * The least sum of color steps from some patches to every other, from neighbor to neighbor.
- * @param least steps smaller than this count nothing: a gradient is one surface
  * @source E. Dijkstra, Numerische Mathematik 1, 1959
  */
-export function colorWays(patches: Superpixels, from: readonly number[], least: number, rimJoined = false): Float32Array {
-  const { count, near, atRim } = patches;
+export function colorWays({ count, to, step }: ColorSteps, from: readonly number[]): Float32Array {
   const far = new Float32Array(count).fill(Infinity);
   const done = new Uint8Array(count);
   for (const k of from) far[k] = 0;
-  const rim = rimJoined ? Array.from({ length: count }, (_, k) => k).filter((k) => (atRim[k] as number) > 0) : [];
   for (;;) {
     let at = -1;
-    for (let k = 0; k < count; k++) if (!done[k] && (at < 0 || (far[k] as number) < (far[at] as number))) at = k;
-    if (at < 0 || far[at] === Infinity) return far;
+    let nearest = Infinity;
+    for (let k = 0; k < count; k++) if (done[k] === 0 && (far[k] as number) < nearest) [at, nearest] = [k, far[k] as number];
+    if (at < 0) return far;
     done[at] = 1;
-    const reach = (other: number): void => {
-      const way = (far[at] as number) + Math.max(0, apart(patches, at, other) - least);
+    const [others, steps] = [to[at] as Int32Array, step[at] as Float32Array];
+    for (let n = 0; n < others.length; n++) {
+      const way = nearest + (steps[n] as number);
+      const other = others[n] as number;
       if (way < (far[other] as number)) far[other] = way;
-    };
-    for (const other of near[at] ?? []) reach(other);
-    if ((atRim[at] as number) > 0) rim.forEach(reach);
+    }
   }
 }

@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry';
 import type { Chain } from './borders';
 import { circleOf } from './circle';
-import { cornersOf, lineThrough, meetingOf, type Line } from './corners';
+import { cornersOf, meetingOf, type Line } from './corners';
 import { fitCubic, type Cubic } from './fit-cubic';
 import { straightRuns, type Run } from './straight-runs';
 

@@ -1,5 +1,15 @@
 <script lang="ts">
-  import { nearestSwatchOf, swatchesOf, termsOf, type Art, type ColorKey, type Paint, type Problem } from '$core/index';
+  import {
+    backToPicture,
+    exchangePart,
+    nearestSwatchOf,
+    swatchesOf,
+    termsOf,
+    type Art,
+    type ColorKey,
+    type Paint,
+    type Problem,
+  } from '$core/index';
   import Pick from '$lib/ui/Pick.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
@@ -8,8 +18,15 @@
   import { useTable } from '../table/table.svelte';
   import WeightHistogram from './WeightHistogram.svelte';
 
+  import TracingDialog from '../pictures/TracingDialog.svelte';
+
   const { part, notices }: { part: Art; notices: readonly Problem[] } = $props();
   const table = useTable();
+  let tracing = $state(false);
+  function back(): void {
+    const picture = backToPicture(part);
+    if (picture) table.open.commit('Back to the picture', exchangePart(table.open.recipe, part.id, picture));
+  }
 
   const painted = (keys: readonly ColorKey[]) => part.slots.map((slot, index) => ({ ...slot, paint: { role: keys[index] ?? 'ink' } }));
   const paintSlot = (at: number, paint: Paint) =>
@@ -89,7 +106,15 @@
 <p class="rights quiet">
   {part.source.title}{part.source.author ? `, ${part.source.author}` : ''} · {terms.label}. {terms.says}
 </p>
-<button class="link" onclick={() => table.art.show(part.id)}>Swap for another piece</button>
+{#if part.traced}
+  <p class="all">
+    <button class="link" onclick={() => (tracing = true)}>Trace it anew</button>
+    <button class="link" onclick={back}>Back to the picture</button>
+  </p>
+  {#if tracing}<TracingDialog bind:open={tracing} {part} />{/if}
+{:else}
+  <button class="link" onclick={() => table.art.show(part.id)}>Swap for another piece</button>
+{/if}
 
 <style>
   .notice {

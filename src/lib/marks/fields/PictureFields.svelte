@@ -6,7 +6,13 @@
   import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
 
+  import GroundDialog from '../pictures/GroundDialog.svelte';
+  import TracingDialog from '../pictures/TracingDialog.svelte';
+
   const { part }: { part: Picture } = $props();
+  let working: 'ground' | 'outlines' | undefined = $state();
+  const bringBack = () =>
+    part.cut && table.change(part.id, 'Bring the ground back', { sha256: part.cut.from, outline: part.cut.outline, cut: undefined });
   const table = useTable();
 
   /** The mark's pixels are 96 to the inch. */
@@ -15,6 +21,13 @@
 </script>
 
 <NumberFields {part} rows={NUMBERS.longerSide} />
+<p class="lay">
+  <button class="link" onclick={() => (working = 'ground')}>{part.cut ? 'Brush the ground again' : 'Take the ground out'}</button>
+  {#if part.cut}<button class="link" onclick={bringBack}>Bring the ground back</button>{/if}
+  <button class="link" onclick={() => (working = 'outlines')}>Turn into outlines</button>
+</p>
+{#if working === 'ground'}<GroundDialog bind:open={() => true, (on) => !on && (working = undefined)} {part} />{/if}
+{#if working === 'outlines'}<TracingDialog bind:open={() => true, (on) => !on && (working = undefined)} {part} />{/if}
 <Tick
   label="Only to look at"
   hint="Lies on the table to work after: in no proof and no file"
@@ -58,7 +71,8 @@
   }
   .lay {
     display: flex;
-    gap: 16px;
+    flex-wrap: wrap;
+    gap: 4px 16px;
   }
   .low {
     color: var(--color-amber);

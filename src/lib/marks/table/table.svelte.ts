@@ -13,6 +13,7 @@ import {
   goingAlone,
   isKnown,
   isOnlySeen,
+  keptPictures,
   labelOf,
   mayEnter,
   movedInto,
@@ -366,10 +367,11 @@ export class Table {
     const known = new Set(this.parts.map(({ id }) => id));
     const lender = lenderOf(text) ?? this.brand.slug;
     for (const part of next.value.recipe.parts)
-      if (part.kind === 'picture' && !known.has(part.id) && lender !== this.brand.slug)
-        await request('PUT', `${picturesAddress(this.brand.slug)}${part.sha256}?from=${encodeURIComponent(lender)}`, {}).then((answer) => {
-          if (!answer.ok) this.said = sentences(answer.problems);
-        });
+      if (!known.has(part.id) && lender !== this.brand.slug)
+        for (const sha256 of keptPictures(part))
+          await request('PUT', `${picturesAddress(this.brand.slug)}${sha256}?from=${encodeURIComponent(lender)}`, {}).then((answer) => {
+            if (!answer.ok) this.said = sentences(answer.problems);
+          });
     this.open.commit('Paste', next.value.recipe);
     this.choose(next.value.ids);
   }

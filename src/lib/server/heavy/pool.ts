@@ -36,6 +36,7 @@ export type LaneName = keyof typeof LANES;
 const LANE_OF: { readonly [N in TaskName]: LaneName } = {
   drawing: 'intake',
   picture: 'intake',
+  cutPicture: 'files',
   font: 'intake',
   brandFile: 'intake',
   photo: 'intake',
@@ -54,6 +55,7 @@ const LANE_OF: { readonly [N in TaskName]: LaneName } = {
 const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string] } = {
   drawing: ['Reading this drawing', 'Simplify it where it was made: fewer points, no crossing hatching.'],
   picture: ['Reading this picture', 'Send a smaller copy.'],
+  cutPicture: ['This picture could not be cut', 'Try a smaller copy of it.'],
   font: ['Checking this font', 'Send another file of it.'],
   file: ['Drawing this mark', 'Ask for a smaller picture, or simplify its heaviest parts.'],
   packedGoods: ['Making this file', 'Ask for a smaller picture, or simplify the heaviest parts of the mark.'],

@@ -15,9 +15,11 @@ import {
   type Sources,
 } from '$core/index';
 import type { CatalogueEntry } from '$core/index';
+import type { Stroke } from '$core/pictures';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
 import { openBrandFile, type OpenedBrandFile } from '../brand-file/open';
+import { cutPicture } from '../cut-picture';
 import { drawMark } from '../draw-mark';
 import { storedFile, storeFile } from '../files';
 import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo';
@@ -149,6 +151,18 @@ export const tasks = {
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),
   picture: async ({ bytes, name, use }: { readonly bytes: Uint8Array; readonly name: string; readonly use: PictureUse }) => {
     const { bytes: kept, ...taken } = await takenPicture(bytes, name, use);
+    return { ...taken, sha256: await storeFile(kept) };
+  },
+  cutPicture: async ({
+    sha256,
+    name,
+    strokes,
+  }: {
+    readonly sha256: string;
+    readonly name: string;
+    readonly strokes: readonly Stroke[];
+  }) => {
+    const { bytes: kept, ...taken } = await cutPicture(await storedFile(sha256), name, strokes);
     return { ...taken, sha256: await storeFile(kept) };
   },
   font: async ({ bytes, face }: { readonly bytes: Uint8Array; readonly face?: number | undefined }): Promise<CheckedFile> => {

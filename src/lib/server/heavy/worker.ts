@@ -9,7 +9,7 @@ import { tasks, type TaskInput, type TaskName } from './tasks';
 /** Pixels of a task that is done are given back at once: left to themselves, threads that rest would sit on gigabytes. */
 setFlagsFromString('--expose-gc');
 const collect = runInNewContext('gc') as () => void;
-const HOLDS_PIXELS: ReadonlySet<TaskName> = new Set(['picture', 'file', 'packed']);
+const HOLDS_PIXELS: ReadonlySet<TaskName> = new Set(['picture', 'cutPicture', 'file', 'packed']);
 
 /** Whoever answers goes first: this thread takes what the processor has left. */
 try {

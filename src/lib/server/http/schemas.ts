@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { strokesSchema } from '$core/pictures';
 import {
   accepted,
   ANCHORS,
@@ -183,6 +184,9 @@ export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) 
 /** What a photo is called that is brought in. */
 export const newPhotoQuerySchema = z.strictObject({ name: z.string().default('') });
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
+
+/** What was brushed over a picture whose ground is taken out. */
+export const cutBodySchema = z.strictObject({ strokes: strokesSchema });
 
 /** The query of all picture routes. */
 export const fileQuerySchema = z.strictObject({

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { PictureColor } from '$core/index';
+import type { Stroke } from '$core/pictures';
 import { Picture } from '../database/entities';
 import { storedFile } from '../files';
 import { heavy } from '../heavy/pool';
@@ -28,6 +29,20 @@ export async function addPicture(
   const { outline } = taken;
   const row = { sha256: taken.sha256, name: name.slice(0, 200), widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
   return { ...(await putRow(em, brandId, row, null)), ...(outline ? { outline } : {}) };
+}
+
+/** Takes the ground out of a picture of a brand: a picture of its own, beside the one it was cut from. */
+export async function cutBrandPicture(
+  em: EntityManager,
+  brandId: string,
+  sha256: string,
+  strokes: readonly Stroke[],
+): Promise<BrandPicture & { readonly outline?: string }> {
+  const whole = /^[0-9a-f]{64}$/.test(sha256) ? await em.fork().findOne(Picture, { brand: brandId, sha256 }) : null;
+  if (!whole) throw notFound('picture of this brand');
+  const { outline, ...taken } = await heavy('cutPicture', { sha256, name: whole.name, strokes });
+  const row = { sha256: taken.sha256, name: whole.name, widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
+  return { ...(await putRow(em, brandId, row, whole.lentBy?.id ?? null)), ...(outline ? { outline } : {}) };
 }
 
 /** One row for each picture of a brand, however many requests bring it at once. */

@@ -1,0 +1,5 @@
+import { expose } from 'comlink';
+import { PictureHand } from './pictures';
+
+expose(new PictureHand());
+postMessage('ready');
