@@ -12,6 +12,8 @@ const [INWARD, OUTWARD] = [0.012, 0.026];
 const EPSILON = 1e-4;
 /** How far a color may be from the line between the subject's and the ground's to be told by it: 0 to 1. */
 const LINE_SIGMA = 22 / 255;
+/** Squared distance of the two colors from which on the line between them tells all. */
+const APART = 0.06;
 /** Alpha is stretched: what is nearly clear is clear. */
 const [FOOT, SPAN] = [0.06, 0.88];
 
@@ -124,7 +126,7 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
     const onLine = length > 1e-6 ? Math.min(1, Math.max(0, (cr * dr + cg * dg + cb * db) / length)) : 0.5;
     const residual = (cr - onLine * dr) ** 2 + (cg - onLine * dg) ** 2 + (cb - onLine * db) ** 2;
     // The line tells where colors lie on it and its ends are apart; else the filter does.
-    const tells = Math.exp(-residual / (2 * LINE_SIGMA * LINE_SIGMA)) * Math.min(1, length / 0.02);
+    const tells = Math.exp(-residual / (2 * LINE_SIGMA * LINE_SIGMA)) * Math.min(1, length / APART);
     const mixed = tells * onLine + (1 - tells) * Math.min(1, Math.max(0, guided[at] as number));
     alpha[at] = Math.min(1, Math.max(0, (mixed - FOOT) / SPAN));
   }

@@ -22,6 +22,8 @@ const [ISLAND, ISLAND_OUT, HOLE] = [0.08, 0.004, 0.0012];
 const [SPREADS, SPREAD_SIGMA] = [0.6, 7];
 /** A pixel this far from the mean of its patch, in color, is of another thing. */
 const OWN_COLOR = 12;
+/** Share of a stroke's pixels that lie on a patch that is meant. */
+const MEANT = 0.1;
 /** Share of the patches left that is begun from when all that stood out was dropped. */
 const NEXT_SHARE = 0.2;
 const NEVER = 1e6;
@@ -173,19 +175,25 @@ function spreadStrokes({ columns, rows, planes, patches, begun }: Parting, strok
     ];
     return dl * dl + da * da + db * db < OWN_COLOR * OWN_COLOR;
   };
-  // A stroke along a narrow gap touches patches of both sides: those are meant whose color it mostly runs over.
+  // A stroke beside an edge touches patches across it: meant are those that it runs over for a good part of its way, on their own color.
   const touched = (as: Stroke['as']): number[] => {
-    const met = new Map<number, { own: number; all: number }>();
-    for (const stroke of spreading)
-      if (stroke.as === as)
-        pixelsUnder(stroke, columns, rows, (at) => {
-          const k = patches.of[at] as number;
-          const tally = met.get(k) ?? { own: 0, all: 0 };
-          met.set(k, tally);
-          tally.all++;
-          if (ofPatch(at)) tally.own++;
-        });
-    return [...met].filter(([, { own, all }]) => own > 0.6 * all).map(([k]) => k);
+    const meant = new Set<number>();
+    for (const stroke of spreading) {
+      if (stroke.as !== as) continue;
+      const met = new Map<number, { own: number; all: number }>();
+      let total = 0;
+      pixelsUnder(stroke, columns, rows, (at) => {
+        const k = patches.of[at] as number;
+        const tally = met.get(k) ?? { own: 0, all: 0 };
+        met.set(k, tally);
+        tally.all++;
+        total++;
+        if (ofPatch(at)) tally.own++;
+      });
+      const most = Math.max(...[...met.values()].map(({ all }) => all));
+      for (const [k, { own, all }] of met) if (own > 0.6 * all && all >= Math.min(MEANT * total, most)) meant.add(k);
+    }
+    return [...meant];
   };
   const [keeps, drops] = [touched('keep'), touched('drop')];
   const rim = Array.from({ length: patches.count }, (_, k) => k).filter(

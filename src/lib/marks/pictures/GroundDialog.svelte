@@ -141,7 +141,7 @@
 <Modal bind:open title="Take the ground out" size="xl" autoclose={false}>
   <div class="rooms">
     <div class="well" style:background={GROUNDS[ground]}>
-      <div class="sheet" style:aspect-ratio="{part.fileWidthPx} / {part.fileHeightPx}">
+      <div class="sheet" style:--ratio={part.fileWidthPx / part.fileHeightPx}>
         {#if ghost}<img src={address} alt="" />{/if}
         <canvas bind:this={canvas} aria-label="What is kept of the picture"></canvas>
         <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
@@ -236,10 +236,8 @@
   }
   .sheet {
     position: relative;
-    max-width: 100%;
-    max-height: 100%;
-    width: 100cqw;
-    height: auto;
+    width: min(100cqw, 100cqh * var(--ratio));
+    aspect-ratio: var(--ratio);
   }
   .sheet > * {
     position: absolute;
