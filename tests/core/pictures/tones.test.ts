@@ -1,0 +1,167 @@
+import { describe, expect, it } from 'vitest';
+import { histogramOf, otsu, START_TRACING, tracePicture, tracingSchema, TRACING_WAYS, WAY_NAMES, type Pixels } from '$core/pictures';
+import { areaOf } from '../../support/drawn-mark';
+import { random } from '../../support/random';
+
+const picture = (columns: number, rows: number, color: (x: number, y: number) => readonly number[]): Pixels => ({
+  columns,
+  rows,
+  rgba: Uint8Array.from({ length: columns * rows * 4 }, (_, index) => {
+    const at = Math.floor(index / 4);
+    return color(at % columns, Math.floor(at / columns))[index % 4] as number;
+  }),
+});
+const gray = (value: number): readonly number[] => [value, value, value, 255];
+const plain = tracingSchema.parse({ smooth: 0, local: 0, specksPermille: 0 });
+
+describe('thresholds', () => {
+  /** The largest variance between groups, by trying every place: what Otsu's method is defined by. */
+  const tried = (histogram: Float64Array, cuts: readonly number[]): number => {
+    const edges = [0, ...cuts, histogram.length];
+    const total = histogram.reduce((sum, count) => sum + count, 0);
+    const mean = histogram.reduce((sum, count, bin) => sum + count * (bin + 0.5), 0) / total;
+    let variance = 0;
+    for (let group = 1; group < edges.length; group++) {
+      let [weight, moment] = [0, 0];
+      for (let bin = edges[group - 1] as number; bin < (edges[group] as number); bin++) {
+        weight += histogram[bin] as number;
+        moment += (histogram[bin] as number) * (bin + 0.5);
+      }
+      if (weight > 0) variance += (weight / total) * (moment / weight - mean) ** 2;
+    }
+    return variance;
+  };
+  it('are Otsu’s: no other place parts the values better, for one and for two, in 20 seeded histograms of 32 steps', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const next = random(seed);
+      const histogram = Float64Array.from({ length: 32 }, () => Math.floor(next() * 100 * (next() < 0.3 ? 0.1 : 1)));
+      const [one = 0] = otsu(histogram, 1);
+      let best = 0;
+      for (let a = 1; a < 32; a++) best = Math.max(best, tried(histogram, [a]));
+      expect(tried(histogram, [Math.round(one * 32)])).toBeCloseTo(best, 6);
+      const two = otsu(histogram, 2).map((cut) => Math.round(cut * 32));
+      let most = 0;
+      for (let a = 1; a < 31; a++) for (let b = a + 1; b < 32; b++) most = Math.max(most, tried(histogram, [a, b]));
+      expect(tried(histogram, two)).toBeCloseTo(most, 6);
+    }
+  });
+  it('stand in the middle of a gap between two groups', () => {
+    const plane = Float32Array.from({ length: 1000 }, (_, index) => (index % 2 ? 0.2 : 0.8));
+    const [cut = 0] = otsu(histogramOf(plane), 1);
+    expect(cut).toBeGreaterThan(0.4);
+    expect(cut).toBeLessThan(0.6);
+  });
+});
+
+describe('a traced picture', () => {
+  it('in two tones has the dark, or the light, where it is', () => {
+    const pixels = picture(200, 100, (x) => gray(x < 60 ? 30 : 220));
+    const [dark] = tracePicture(pixels, plain).areas;
+    expect(areaOf([dark as NonNullable<typeof dark>])).toBeCloseTo(60 * 100, -2);
+    const [light] = tracePicture(pixels, { ...plain, ink: 'light' }).areas;
+    expect(areaOf([light as NonNullable<typeof light>])).toBeCloseTo(140 * 100, -2);
+  });
+  it('moves with its threshold, pixel by pixel of a ramp', () => {
+    const pixels = picture(256, 40, (x) => gray(x));
+    const at = (threshold: number): number => {
+      const [area] = tracePicture(pixels, { ...plain, thresholds: [threshold] }).areas;
+      return area ? areaOf([area]) / 40 : 0;
+    };
+    const widths = [0.2, 0.35, 0.5, 0.65, 0.8].map(at);
+    widths.forEach((width, index) => index > 0 && expect(width).toBeGreaterThan((widths[index - 1] as number) + 15));
+  });
+  it('in tones leaves the lightest clear, sums to the picture when it is kept, and lies on one ground', () => {
+    const pixels = picture(240, 120, (x) => gray([20, 120, 230][Math.floor(x / 80)] as number));
+    const clear = tracePicture(pixels, { ...plain, way: 'tones', count: 3 });
+    expect(new Set(clear.areas.map(({ color }) => color)).size).toBe(2);
+    const kept = tracePicture(pixels, { ...plain, way: 'tones', count: 3, paper: 'kept' });
+    const [, ...inks] = kept.areas;
+    expect(inks.reduce((sum, area) => sum + areaOf([area]), 0)).toBeCloseTo(240 * 120, 0);
+  });
+  it('in colors finds the colors there are, nearest first, and where they are', () => {
+    const colors = [
+      [200, 30, 40, 255],
+      [30, 60, 180, 255],
+      [240, 200, 40, 255],
+      [250, 250, 250, 255],
+    ];
+    const pixels = picture(200, 200, (x, y) => colors[(x < 100 ? 0 : 1) + (y < 100 ? 0 : 2)] as number[]);
+    const { areas } = tracePicture(pixels, { ...plain, way: 'colors', count: 4, paper: 'kept' });
+    const [, ...inks] = areas;
+    expect(inks).toHaveLength(4);
+    for (const area of inks) expect(areaOf([area])).toBeCloseTo(10_000, -2);
+    for (const [r, g, b] of colors as [number, number, number][]) {
+      const near = inks.some(({ color }) => {
+        const [p, q, s] = [1, 3, 5].map((at) => parseInt(color.slice(at, at + 2), 16)) as [number, number, number];
+        return Math.hypot(p - r, q - g, s - b) < 24;
+      });
+      expect(near).toBe(true);
+    }
+  });
+  it('in halftone and stipple covers as much as the picture is dark, the more the darker', () => {
+    for (const way of ['halftone', 'stipple'] as const) {
+      const pixels = picture(400, 200, (x) => gray(x < 100 ? 0 : x < 200 ? 90 : x < 300 ? 170 : 255));
+      const [area] = tracePicture(pixels, { ...plain, way, pitchPermille: 20 }).areas;
+      const { coords } = (area as NonNullable<typeof area>).path;
+      const dots = [0, 0, 0, 0];
+      let at = 0;
+      const sizes = [0, 0, 0, 0];
+      for (const verb of (area as NonNullable<typeof area>).path.verbs) {
+        if (verb === 'M') {
+          const quarter = Math.min(3, Math.max(0, Math.floor((coords[at] as number) / 100)));
+          dots[quarter] = (dots[quarter] as number) + 1;
+          // The first curve goes from the right of the dot to its lower end.
+          sizes[quarter] = (sizes[quarter] as number) + ((coords[at] as number) - (coords[at + 6] as number)) ** 2;
+        }
+        at += { M: 2, L: 2, Q: 4, C: 6, Z: 0 }[verb as 'M'];
+      }
+      expect(sizes[0]).toBeGreaterThan(1.3 * (sizes[1] as number));
+      expect(sizes[1]).toBeGreaterThan(1.3 * (sizes[2] as number));
+      expect(sizes[2]).toBeGreaterThan(2 * (sizes[3] as number));
+    }
+  });
+  it('keeps what is clear clear, in every way', () => {
+    const pixels = picture(120, 80, (x) => (x < 60 ? [0, 0, 0, 0] : gray(x < 90 ? 20 : 200)) as number[]);
+    for (const way of WAY_NAMES)
+      for (const { path } of tracePicture(pixels, { ...START_TRACING, way, smooth: 0, paper: 'kept' }).areas)
+        for (let at = 0; at < path.coords.length; at += 2) expect(path.coords[at]).toBeGreaterThan(55);
+  });
+  it('of one color, of noise, of one pixel ends with what there is to draw, in every way', () => {
+    const next = random(4);
+    const pictures = [
+      picture(50, 40, () => gray(128)),
+      picture(90, 60, () => gray(Math.floor(next() * 256))),
+      picture(1, 1, () => gray(0)),
+    ];
+    for (const pixels of pictures)
+      for (const way of WAY_NAMES)
+        for (const { path, color } of tracePicture(pixels, { ...START_TRACING, way }).areas) {
+          expect(path.coords.every(Number.isFinite)).toBe(true);
+          expect(color).toMatch(/^#[0-9a-f]{6}$/);
+        }
+  });
+  it('loses specks to what is around them, and keeps those that are asked for', () => {
+    const pixels = picture(200, 200, (x, y) =>
+      gray((x - 50) ** 2 + (y - 50) ** 2 < 900 || (x > 150 && x < 154 && y > 150 && y < 154) ? 10 : 240),
+    );
+    const rings = (specksPermille: number): number =>
+      tracePicture(pixels, { ...plain, specksPermille }).areas.reduce(
+        (sum, { path }) => sum + [...path.verbs].filter((verb) => verb === 'M').length,
+        0,
+      );
+    expect(rings(0)).toBe(2);
+    expect(rings(1)).toBe(1);
+  });
+  it('is described for every way: a label, what it is for, which numbers it looks at', () => {
+    for (const way of WAY_NAMES) {
+      const { label, says, uses } = TRACING_WAYS[way];
+      expect(label.length).toBeGreaterThan(2);
+      expect(says.endsWith('.')).toBe(true);
+      expect(uses.every((field) => field in START_TRACING)).toBe(true);
+    }
+  });
+  it('refuses thresholds that do not rise', () => {
+    expect(tracingSchema.safeParse({ thresholds: [0.6, 0.4] }).success).toBe(false);
+    expect(tracingSchema.safeParse({ thresholds: [] }).success).toBe(false);
+  });
+});
