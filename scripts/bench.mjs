@@ -16,6 +16,7 @@ const { builders } = await import('./bench/builders.mjs');
 const { familyFollows, proofWall } = await import('./bench/family.mjs');
 const { packOfSixty } = await import('./bench/handover.mjs');
 const { goodsComposed, runOfPhotos } = await import('./bench/photos.mjs');
+const { pictures } = await import('./bench/pictures.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -24,6 +25,7 @@ for (const line of await opticalKerningAgainstDesigners()) say(line);
 for (const line of await facesAgainstShaper()) say(line);
 for (const line of await weldingBand()) say(line);
 for (const line of await treatments()) say(line);
+for (const line of await pictures()) say(line);
 for (const line of await builders()) say(line);
 for (const line of await familyFollows()) say(line);
 await withThrowawayApp('load', async (_browser, home, pid) => {
