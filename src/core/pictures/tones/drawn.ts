@@ -13,11 +13,19 @@ export function penDrawn(gray: Float32Array, columns: number, rows: number): Flo
   const spread = (SPREAD * Math.max(columns, rows)) / PER_SIDE;
   const fine = gaussian(gray, columns, rows, spread);
   const wide = gaussian(gray, columns, rows, spread * WIDER);
-  // The softening counts nothing beyond the frame: made good by what it makes of a plain white picture.
-  const white = new Float32Array(gray.length).fill(1);
-  const [fineWhole, wideWhole] = [gaussian(white, columns, rows, spread), gaussian(white, columns, rows, spread * WIDER)];
+  // The softening counts nothing beyond the frame: made good by what it makes of a plain white picture, which falls into rows and columns.
+  const whole = (sigma: number): ((index: number) => number) => {
+    const [across, down] = [
+      gaussian(new Float32Array(columns).fill(1), columns, 1, sigma),
+      gaussian(new Float32Array(rows).fill(1), rows, 1, sigma),
+    ];
+    // A line is softened across itself as well, by the same at every place.
+    const own = gaussian(new Float32Array([1]), 1, 1, sigma)[0] ?? 1;
+    return (index) => ((across[index % columns] as number) * (down[Math.floor(index / columns)] as number)) / Math.max(1e-12, own);
+  };
+  const [fineWhole, wideWhole] = [whole(spread), whole(spread * WIDER)];
   return gray.map((_, index) => {
-    const [near, far] = [(fine[index] as number) / (fineWhole[index] as number), (wide[index] as number) / (wideWhole[index] as number)];
+    const [near, far] = [(fine[index] as number) / fineWhole(index), (wide[index] as number) / wideWhole(index)];
     return Math.min(1, Math.max(0, (1 + SHARPNESS) * near - SHARPNESS * far));
   });
 }

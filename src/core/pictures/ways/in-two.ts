@@ -1,4 +1,4 @@
-import { boxMean } from '../tones/guided';
+import { surroundings } from '../tones/guided';
 import { joinSpecks } from '../tones/specks';
 import { histogramOf, otsu } from '../tones/thresholds';
 import type { Tracing } from '../tracing';
@@ -19,16 +19,9 @@ const opaque =
 export function thresholdPlane({ columns, rows }: TracedPicture, gray: Float32Array, whole: number, local: number): Float32Array {
   if (local <= 0) return new Float32Array(gray.length).fill(whole);
   const reach = Math.round((WINDOW * Math.max(columns, rows)) / 2);
-  const mean = boxMean(gray, columns, rows, reach);
-  const squares = boxMean(
-    gray.map((value) => value * value),
-    columns,
-    rows,
-    reach,
-  );
+  const [mean, deviations] = surroundings(gray, columns, rows, reach, Math.max(1, Math.floor(reach / 16)));
   return gray.map((_, index) => {
-    const here = mean[index] as number;
-    const deviation = Math.sqrt(Math.max(0, (squares[index] as number) - here * here));
+    const [here, deviation] = [mean[index] as number, deviations[index] as number];
     const around = here * (1 + UNEVEN * (deviation / 0.5 - 1));
     const weight = local * Math.min(1, deviation / TELLS);
     return whole + (around - whole) * weight;
