@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { traceGray } from '$core/pictures';
-import { knownOutlines, likeness, nodesOf, opensWithin, pixelsOf, tracedElsewhere } from '../support/traced';
+import { knownOutlines, likeness, nodesOf, rollsThrough, pixelsOf, tracedElsewhere } from '../support/traced';
 
 const share = (values: readonly number[], part: number): number =>
   [...values].sort((one, other) => one - other)[Math.floor(part * (values.length - 1))] as number;
 
 /**
  * Forms of ours and letters of four faces, turned into pixels and traced back, beside what potrace 1.16 traces of the same pixels; likeness by
- * clipper2. A tip thinner than a pixel is in no picture: the farthest place is asked of outlines that a disk of two pixels can roll through.
+ * clipper2. A tip thinner than a pixel is in no picture: the farthest place is asked of
+ * outlines that a disk of two pixels can roll through, and around.
  */
 describe('tracing', () => {
   const sides = process.env['DEEP'] === '1' ? [500, 1000, 2000] : [1000];
@@ -24,7 +25,7 @@ describe('tracing', () => {
         nodes: nodesOf(path),
         nodesThere: nodesOf(theirs.path),
         nodesTrue: nodesOf(each.region.path),
-        carried: opensWithin(each.region, 1, 3),
+        carried: rollsThrough(each.region, 1, 3),
       };
     });
     const told = {

@@ -74,7 +74,7 @@ export function nodesOf(path: Path): number {
 
 const polygons = ({ path, rule }: Region): PathsD =>
   unionD(
-    flatten(path, 0.01).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
+    flatten(path, 0.04).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
     [],
     rule === 'evenodd' ? FillRule.EvenOdd : FillRule.NonZero,
     4,
@@ -95,15 +95,20 @@ export function likeness(one: Region, other: Region): Likeness {
   return { iou, deviationPx: Math.max(farthest(a, b), farthest(b, a)) };
 }
 
-/** Whether a disk can roll through a region and leaves of it nothing farther away than some pixels: whether it has no thin tips. */
-export function opensWithin(region: Region, radiusPx: number, leftPx: number): boolean {
+/**
+ * Whether a disk can roll through a region, and through what is around it, and leaves nothing farther away than some pixels: whether it has no
+ * thin tips and no thin notches.
+ */
+export function rollsThrough(region: Region, radiusPx: number, leftPx: number): boolean {
   const whole = polygons(region);
-  const inner = inflatePathsD(whole, -radiusPx, JoinType.Round, EndType.Polygon, 2, 4, 0.01);
-  const opened = inflatePathsD(inner, radiusPx, JoinType.Round, EndType.Polygon, 2, 4, 0.01);
-  return opened.length > 0 && farthest(whole, opened) <= leftPx;
+  const offset = (shape: PathsD, by: number): PathsD => inflatePathsD(shape, by, JoinType.Round, EndType.Polygon, 2, 4, 0.01);
+  return [-radiusPx, radiusPx].every((by) => {
+    const rolled = offset(offset(whole, by), -by);
+    return rolled.length > 0 && farthest(whole, rolled) <= leftPx;
+  });
 }
 
-/** Farthest that points one pixel apart on some polygons are from others, by cells of 8 pixels. */
+/** Farthest that points two pixels apart on some polygons are from others, by cells of 8 pixels. */
 function farthest(from: PathsD, to: PathsD): number {
   const CELL = 8;
   const cells = new Map<string, (readonly [number, number, number, number])[]>();
@@ -138,7 +143,7 @@ function farthest(from: PathsD, to: PathsD): number {
   for (const polygon of from)
     polygon.forEach((a, index) => {
       const b = polygon[(index + 1) % polygon.length] ?? a;
-      const steps = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y)));
+      const steps = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / 2));
       for (let step = 0; step < steps; step++)
         worst = Math.max(worst, near(a.x + ((b.x - a.x) * step) / steps, a.y + ((b.y - a.y) * step) / steps));
     });
