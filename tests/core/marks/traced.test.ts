@@ -3,6 +3,7 @@ import {
   asTracedArt,
   backToPicture,
   createPart,
+  EMPTY_RECIPE,
   exchangePart,
   expect as valueOf,
   keptPictures,
@@ -13,7 +14,6 @@ import {
   type Picture,
 } from '$core/index';
 import { START_TRACING, tracePicture, type Pixels } from '$core/pictures';
-import { recipeOf } from '../../support/api';
 
 const DIGEST = 'a'.repeat(64);
 const WHOLE = 'b'.repeat(64);
@@ -71,7 +71,7 @@ describe('a picture that became outlines', () => {
     expect(asTracedArt(shown, { areas: [], columns: 90, rows: 60 }, tones, STARTING_PALETTE)).toBeUndefined();
   });
   it('comes back from storage as it was, in the place of the picture', () => {
-    const recipe = exchangePart(recipeOf(shown), 'shown', made());
+    const recipe = exchangePart({ ...EMPTY_RECIPE, parts: [shown] }, 'shown', made());
     const read = parseRecipe(JSON.parse(JSON.stringify(writeRecipe(recipe))));
     expect(valueOf(read).parts).toEqual(recipe.parts);
   });
