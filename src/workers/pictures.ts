@@ -38,8 +38,9 @@ export class PictureHand {
 
   async #open(address: string): Promise<Pixels> {
     if (this.#address === address && this.#pixels) return this.#pixels;
-    const answer = await fetch(address);
-    if (!answer.ok) throw new NoPicture('The picture could not be had from the server.');
+    const answer = await fetch(address).catch(() => undefined);
+    if (!answer) throw new NoPicture('The server cannot be reached. Open this again when it returns.');
+    if (!answer.ok) throw new NoPicture('The server does not have this picture any more.');
     const bitmap = await createImageBitmap(await answer.blob(), { premultiplyAlpha: 'none' });
     const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
     const context = canvas.getContext('2d', { willReadFrequently: true });

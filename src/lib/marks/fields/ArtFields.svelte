@@ -13,12 +13,11 @@
   import Pick from '$lib/ui/Pick.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import TracingDialog from '../pictures/TracingDialog.svelte';
   import NumberFields from './NumberFields.svelte';
   import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
   import WeightHistogram from './WeightHistogram.svelte';
-
-  import TracingDialog from '../pictures/TracingDialog.svelte';
 
   const { part, notices }: { part: Art; notices: readonly Problem[] } = $props();
   const table = useTable();

@@ -1,19 +1,21 @@
 <script lang="ts">
-  import { LICENSES, LICENSE_NAMES, pictureDensity, termsOf, type Picture } from '$core/index';
+  import { changePart, LICENSES, LICENSE_NAMES, pictureDensity, termsOf, type Picture } from '$core/index';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import NumberFields from './NumberFields.svelte';
   import { NUMBERS } from './numbers';
-  import { useTable } from '../table/table.svelte';
-
   import GroundDialog from '../pictures/GroundDialog.svelte';
   import TracingDialog from '../pictures/TracingDialog.svelte';
+  import { useTable } from '../table/table.svelte';
 
   const { part }: { part: Picture } = $props();
-  let working: 'ground' | 'outlines' | undefined = $state();
-  const bringBack = () =>
-    part.cut && table.change(part.id, 'Bring the ground back', { sha256: part.cut.from, outline: part.cut.outline, cut: undefined });
   const table = useTable();
+  let working: 'ground' | 'outlines' | undefined = $state();
+  function bringBack(): void {
+    if (!part.cut) return;
+    const change = { sha256: part.cut.from, outline: part.cut.outline, cut: undefined };
+    table.open.commit('Bring the ground back', changePart(table.open.recipe, part.id, change));
+  }
 
   /** The mark's pixels are 96 to the inch. */
   const dotsPerInch = $derived(Math.round(pictureDensity(part) * 96));

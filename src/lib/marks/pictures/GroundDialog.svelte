@@ -1,14 +1,13 @@
 <script lang="ts">
-  import { Button, Modal } from 'flowbite-svelte';
-  import { picturesAddress, type Picture } from '$core/index';
+  import { changePart, picturesAddress, type Picture } from '$core/index';
   import { MOST_STROKES, type Stroke } from '$core/pictures';
   import { request } from '$lib/client/request';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
-  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import type { CutPreview } from '../../../workers/pictures';
   import { useTable } from '../table/table.svelte';
+  import PictureDialog from './PictureDialog.svelte';
   import { PictureDoor } from './picture-hand';
 
   interface Props {
@@ -16,7 +15,6 @@
     part: Picture;
   }
   let { open = $bindable(false), part }: Props = $props();
-  giveBackFocus(() => open);
   const table = useTable();
   const door = new PictureDoor();
   $effect(() => () => door.close());
@@ -129,17 +127,23 @@
     }
     const { sha256, widthPx, heightPx, outline } = answer.value;
     const before = part.cut ? part.cut.outline : part.outline;
-    table.change(part.id, 'Take the ground out', {
-      ...{ sha256, fileWidthPx: widthPx, fileHeightPx: heightPx, outline },
-      cut: { from: whole, ...(before ? { outline: before } : {}), strokes: [...strokes] },
-    });
+    // Other pictures that are chosen along with it keep their own.
+    const cut = { from: whole, ...(before ? { outline: before } : {}), strokes: [...strokes] };
+    const change = { sha256, fileWidthPx: widthPx, fileHeightPx: heightPx, outline, cut };
+    table.open.commit('Take the ground out', changePart(table.open.recipe, part.id, change));
     open = false;
   }
   const line = (points: readonly (readonly number[])[]): string => points.map(([x = 0, y = 0]) => `${x * 1000},${y * 1000}`).join(' ');
 </script>
 
-<Modal bind:open title="Take the ground out" size="xl" autoclose={false}>
-  <div class="rooms">
+<PictureDialog
+  bind:open
+  title="Take the ground out"
+  does="Take the ground out"
+  waits={!shown || shown.nothing || busy || saving}
+  use={() => void use()}
+>
+  {#snippet picture()}
     <div class="well" style:background={GROUNDS[ground]}>
       <div class="sheet" style:--ratio={part.fileWidthPx / part.fileHeightPx}>
         {#if ghost}<img src={address} alt="" />{/if}
@@ -163,69 +167,60 @@
         </div>
       </div>
     </div>
-    <div class="fields">
-      <Choice
-        label="Brush"
-        hint="Drag over what belongs to the subject, or over what does not; what is like it goes along"
-        options={[
-          { value: 'keep', label: 'keep' },
-          { value: 'drop', label: 'drop' },
-        ]}
-        value={as}
-        choose={(next) => (as = next)}
-      />
-      <AmountField
-        label="Its width"
-        hint="As a share of the picture’s longer side"
-        unit="%"
-        min={0.3}
-        max={20}
-        step={0.5}
-        digits={1}
-        value={widthPercent}
-        preview={(value) => (widthPercent = value)}
-        commit={() => undefined}
-      />
-      <Tick label="Only what I brush" hint="Without what is like it around" checked={exact} change={(on) => (exact = on)} />
-      <p class="lay">
-        <button class="link" disabled={strokes.length === 0} onclick={undo}>Take the last stroke back</button>
-        <button class="link" disabled={strokes.length === 0} onclick={() => (strokes = [])}>Start over</button>
-      </p>
-      <Tick label="Picture beneath" hint="Shows faintly what was taken out" checked={ghost} change={(on) => (ghost = on)} />
-      <Choice
-        label="Seen on"
-        hint="What the subject is shown on here; the file is clear"
-        options={[
-          { value: 'light', label: 'light' },
-          { value: 'dark', label: 'dark' },
-          { value: 'bright', label: 'bright' },
-        ]}
-        value={ground}
-        choose={(next) => (ground = next)}
-      />
-      <p class="quiet" role="status">
-        {#if fault}<span class="fault">{fault}</span>
-        {:else if saving}Cutting it at its full size …
-        {:else if !shown}Looking at the picture …
-        {:else if shown.nothing}Nothing stands out from its ground: brush over what to keep.
-        {:else}{Math.round(shown.share * 100)} % of the picture is kept, after {strokes.length === 1
-            ? 'one stroke'
-            : `${strokes.length} strokes`}{busy ? ' · looking …' : ''}{/if}
-      </p>
-    </div>
-  </div>
-  <div class="end">
-    <Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
-    <Button onclick={use} disabled={!shown || shown.nothing || busy || saving}>Take the ground out</Button>
-  </div>
-</Modal>
+  {/snippet}
+  {#snippet fields()}
+    <Choice
+      label="Brush"
+      hint="Drag over what belongs to the subject, or over what does not; what is like it goes along"
+      options={[
+        { value: 'keep', label: 'keep' },
+        { value: 'drop', label: 'drop' },
+      ]}
+      value={as}
+      choose={(next) => (as = next)}
+    />
+    <AmountField
+      label="Its width"
+      hint="As a share of the picture’s longer side"
+      unit="%"
+      min={0.3}
+      max={20}
+      step={0.5}
+      digits={1}
+      value={widthPercent}
+      preview={(value) => (widthPercent = value)}
+      commit={() => undefined}
+    />
+    <Tick label="Only what I brush" hint="Without what is like it around" checked={exact} change={(on) => (exact = on)} />
+    <p class="lay">
+      <button class="link" disabled={strokes.length === 0} onclick={undo}>Take the last stroke back</button>
+      <button class="link" disabled={strokes.length === 0} onclick={() => (strokes = [])}>Start over</button>
+    </p>
+    <Tick label="Picture beneath" hint="Shows faintly what was taken out" checked={ghost} change={(on) => (ghost = on)} />
+    <Choice
+      label="Seen on"
+      hint="What the subject is shown on here; the file is clear"
+      options={[
+        { value: 'light', label: 'light' },
+        { value: 'dark', label: 'dark' },
+        { value: 'bright', label: 'bright' },
+      ]}
+      value={ground}
+      choose={(next) => (ground = next)}
+    />
+    <p class="quiet" role="status">
+      {#if fault}<span class="fault">{fault}</span>
+      {:else if saving}Cutting it at its full size …
+      {:else if !shown}Looking at the picture …
+      {:else if shown.nothing}Nothing stands out from its ground: brush over what to keep.
+      {:else}{Math.round(shown.share * 100)} % of the picture is kept, after {strokes.length === 1
+          ? 'one stroke'
+          : `${strokes.length} strokes`}{busy ? ' · looking …' : ''}{/if}
+    </p>
+  {/snippet}
+</PictureDialog>
 
 <style>
-  .rooms {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 250px;
-    gap: 20px;
-  }
   .well {
     display: grid;
     place-items: center;
@@ -274,13 +269,6 @@
     stroke: var(--color-ink);
     stroke-width: 3;
   }
-  .fields {
-    display: flex;
-    flex-direction: column;
-    gap: 4px;
-    max-height: 60vh;
-    overflow-y: auto;
-  }
   .lay {
     display: flex;
     flex-wrap: wrap;
@@ -289,16 +277,5 @@
   }
   .fault {
     color: var(--color-amber);
-  }
-  .end {
-    display: flex;
-    justify-content: flex-end;
-    gap: 12px;
-    padding-top: 14px;
-  }
-  @media (max-width: 760px) {
-    .rooms {
-      grid-template-columns: 1fr;
-    }
   }
 </style>

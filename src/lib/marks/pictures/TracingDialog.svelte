@@ -1,14 +1,13 @@
 <script lang="ts">
-  import { Button, Modal } from 'flowbite-svelte';
   import { asTracedArt, exchangePart, picturesAddress, type Art, type Picture } from '$core/index';
   import { pathData } from '$core/index';
   import { START_TRACING, TRACING_WAYS, WAY_NAMES, type TracedOutcome, type Tracing } from '$core/pictures';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
-  import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
+  import PictureDialog from './PictureDialog.svelte';
   import { PictureDoor } from './picture-hand';
 
   interface Props {
@@ -16,7 +15,6 @@
     part: Picture | Art;
   }
   let { open = $bindable(false), part }: Props = $props();
-  giveBackFocus(() => open);
   const table = useTable();
   const door = new PictureDoor();
   $effect(() => () => door.close());
@@ -78,8 +76,14 @@
   }
 </script>
 
-<Modal bind:open title="Turn the picture into outlines" size="xl" autoclose={false}>
-  <div class="rooms">
+<PictureDialog
+  bind:open
+  title="Turn the picture into outlines"
+  does="Use these outlines"
+  waits={!traced || traced.areas.length === 0 || busy}
+  {use}
+>
+  {#snippet picture()}
     <figure aria-label="As it will be">
       {#if under}<img src={address} alt="" />{/if}
       {#if traced}
@@ -88,170 +92,161 @@
         </svg>
       {/if}
     </figure>
-    <div class="fields">
-      <Pick
-        label="Way"
-        hint={way.says}
-        options={WAY_NAMES.map((value) => ({ value, label: TRACING_WAYS[value].label }))}
-        value={tracing.way}
-        choose={(next) => anew({ way: next })}
+  {/snippet}
+  {#snippet fields()}
+    <Pick
+      label="Way"
+      hint={way.says}
+      options={WAY_NAMES.map((value) => ({ value, label: TRACING_WAYS[value].label }))}
+      value={tracing.way}
+      choose={(next) => anew({ way: next })}
+    />
+    <p class="quiet says">{way.says}</p>
+    {#if uses('count')}
+      <AmountField
+        label={tracing.way === 'tones' ? 'Tones' : 'Colors'}
+        hint="How many the picture is brought to"
+        min={2}
+        max={tracing.way === 'tones' ? 6 : 8}
+        digits={0}
+        value={tracing.count}
+        preview={(count) => anew({ count: Math.round(count) })}
+        commit={() => undefined}
       />
-      <p class="quiet says">{way.says}</p>
-      {#if uses('count')}
+    {/if}
+    {#if uses('ink')}
+      <Choice
+        label="Ink"
+        hint="What of the picture becomes ink"
+        options={[
+          { value: 'dark', label: 'the dark' },
+          { value: 'light', label: 'the light' },
+        ]}
+        value={tracing.ink}
+        choose={(ink) => change({ ink })}
+      />
+    {/if}
+    {#if uses('thresholds')}
+      {@const cuts = tracing.thresholds ?? traced?.thresholds ?? []}
+      {#each cuts as cut, index (index)}
         <AmountField
-          label={tracing.way === 'tones' ? 'Tones' : 'Colors'}
-          hint="How many the picture is brought to"
-          min={2}
-          max={tracing.way === 'tones' ? 6 : 8}
-          digits={0}
-          value={tracing.count}
-          preview={(count) => anew({ count: Math.round(count) })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('ink')}
-        <Choice
-          label="Ink"
-          hint="What of the picture becomes ink"
-          options={[
-            { value: 'dark', label: 'the dark' },
-            { value: 'light', label: 'the light' },
-          ]}
-          value={tracing.ink}
-          choose={(ink) => change({ ink })}
-        />
-      {/if}
-      {#if uses('thresholds')}
-        {@const cuts = tracing.thresholds ?? traced?.thresholds ?? []}
-        {#each cuts as cut, index (index)}
-          <AmountField
-            label={cuts.length > 1 ? `Threshold ${index + 1}` : 'Threshold'}
-            hint="How light a place must be to count as the next tone"
-            unit="%"
-            min={0}
-            max={100}
-            step={1}
-            digits={0}
-            value={cut * 100}
-            preview={(percent) => threshold(index, percent)}
-            commit={() => undefined}
-          />
-        {/each}
-        {#if tracing.thresholds}
-          <button class="link" onclick={() => change({ thresholds: null })}>Find it from the picture</button>
-        {/if}
-      {/if}
-      {#if uses('local')}
-        <AmountField
-          label="Uneven light"
-          hint="How far the surroundings of a place decide about it, instead of the whole picture"
+          label={cuts.length > 1 ? `Threshold ${index + 1}` : 'Threshold'}
+          hint="How light a place must be to count as the next tone"
           unit="%"
           min={0}
           max={100}
+          step={1}
           digits={0}
-          value={tracing.local * 100}
-          preview={(percent) => change({ local: percent / 100 })}
+          value={cut * 100}
+          preview={(percent) => threshold(index, percent)}
           commit={() => undefined}
         />
+      {/each}
+      {#if tracing.thresholds}
+        <button class="link" onclick={() => change({ thresholds: null })}>Find it from the picture</button>
       {/if}
-      {#if uses('smooth')}
-        <AmountField
-          label="Smooth first"
-          hint="Small differences go, edges stay"
-          unit="%"
-          min={0}
-          max={100}
-          digits={0}
-          value={tracing.smooth * 100}
-          preview={(percent) => change({ smooth: percent / 100 })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('specksPermille')}
-        <AmountField
-          label="Leave out specks"
-          hint="Patches smaller than this share of the picture join what is around them"
-          unit="‰"
-          min={0}
-          max={20}
-          step={0.1}
-          digits={2}
-          value={tracing.specksPermille}
-          preview={(specksPermille) => change({ specksPermille })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('closenessPx')}
-        <AmountField
-          label="Closeness"
-          hint="How far outlines may be from the picture: more is calmer, with fewer points"
-          unit="px"
-          min={0.3}
-          max={4}
-          step={0.1}
-          digits={1}
-          value={tracing.closenessPx}
-          preview={(closenessPx) => change({ closenessPx })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('pitchPermille')}
-        <AmountField
-          label="From dot to dot"
-          hint="As a share of the picture’s longer side"
-          unit="‰"
-          min={4}
-          max={80}
-          digits={0}
-          value={tracing.pitchPermille}
-          preview={(pitchPermille) => change({ pitchPermille })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('turnDeg')}
-        <AmountField
-          label="Turn of the rows"
-          hint="45° is seen least"
-          unit="°"
-          min={-90}
-          max={90}
-          digits={0}
-          value={tracing.turnDeg}
-          preview={(turnDeg) => change({ turnDeg })}
-          commit={() => undefined}
-        />
-      {/if}
-      {#if uses('paper')}
-        <Tick
-          label="The lightest stays clear"
-          hint="The lightest tone or color is left out, so that the ground shows"
-          checked={tracing.paper === 'clear'}
-          change={(clear) => change({ paper: clear ? 'clear' : 'kept' })}
-        />
-      {/if}
-      <Tick label="Picture beneath" hint="Shows the picture under the outlines" checked={under} change={(on) => (under = on)} />
-      <p class="quiet" role="status">
-        {#if fault}<span class="fault">{fault}</span>
-        {:else if busy && !traced}Looking at the picture …
-        {:else if traced && traced.areas.length === 0}Nothing to draw: everything is on one side of the threshold.
-        {:else if traced}{colors === 1 ? 'One color' : `${colors} colors`}, {nodes.toLocaleString('en')} points{busy
-            ? ' · tracing …'
-            : ''}{/if}
-      </p>
-    </div>
-  </div>
-  <div class="end">
-    <Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
-    <Button onclick={use} disabled={!traced || traced.areas.length === 0 || busy}>Use these outlines</Button>
-  </div>
-</Modal>
+    {/if}
+    {#if uses('local')}
+      <AmountField
+        label="Uneven light"
+        hint="How far the surroundings of a place decide about it, instead of the whole picture"
+        unit="%"
+        min={0}
+        max={100}
+        digits={0}
+        value={tracing.local * 100}
+        preview={(percent) => change({ local: percent / 100 })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('smooth')}
+      <AmountField
+        label="Smooth first"
+        hint="Small differences go, edges stay"
+        unit="%"
+        min={0}
+        max={100}
+        digits={0}
+        value={tracing.smooth * 100}
+        preview={(percent) => change({ smooth: percent / 100 })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('specksPermille')}
+      <AmountField
+        label="Leave out specks"
+        hint="Patches smaller than this share of the picture join what is around them"
+        unit="‰"
+        min={0}
+        max={20}
+        step={0.1}
+        digits={2}
+        value={tracing.specksPermille}
+        preview={(specksPermille) => change({ specksPermille })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('closenessPx')}
+      <AmountField
+        label="Closeness"
+        hint="How far outlines may be from the picture: more is calmer, with fewer points"
+        unit="px"
+        min={0.3}
+        max={4}
+        step={0.1}
+        digits={1}
+        value={tracing.closenessPx}
+        preview={(closenessPx) => change({ closenessPx })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('pitchPermille')}
+      <AmountField
+        label="From dot to dot"
+        hint="As a share of the picture’s longer side"
+        unit="‰"
+        min={4}
+        max={80}
+        digits={0}
+        value={tracing.pitchPermille}
+        preview={(pitchPermille) => change({ pitchPermille })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('turnDeg')}
+      <AmountField
+        label="Turn of the rows"
+        hint="45° is seen least"
+        unit="°"
+        min={-90}
+        max={90}
+        digits={0}
+        value={tracing.turnDeg}
+        preview={(turnDeg) => change({ turnDeg })}
+        commit={() => undefined}
+      />
+    {/if}
+    {#if uses('paper')}
+      <Tick
+        label="The lightest stays clear"
+        hint="The lightest tone or color is left out, so that the ground shows"
+        checked={tracing.paper === 'clear'}
+        change={(clear) => change({ paper: clear ? 'clear' : 'kept' })}
+      />
+    {/if}
+    <Tick label="Picture beneath" hint="Shows the picture under the outlines" checked={under} change={(on) => (under = on)} />
+    <p class="quiet" role="status">
+      {#if fault}<span class="fault">{fault}</span>
+      {:else if busy && !traced}Looking at the picture …
+      {:else if traced && traced.areas.length === 0}Nothing to draw: everything is on one side of the threshold.
+      {:else if traced}{colors === 1 ? 'One color' : `${colors} colors`}, {nodes.toLocaleString('en')} points{busy
+          ? ' · tracing …'
+          : ''}{/if}
+    </p>
+  {/snippet}
+</PictureDialog>
 
 <style>
-  .rooms {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 250px;
-    gap: 20px;
-  }
   figure {
     position: relative;
     display: grid;
@@ -276,29 +271,11 @@
   .over {
     opacity: 0.85;
   }
-  .fields {
-    display: flex;
-    flex-direction: column;
-    gap: 2px;
-    max-height: 62vh;
-    overflow-y: auto;
-  }
   .says {
     padding: 2px 0 6px;
     font-size: 12px;
   }
   .fault {
     color: var(--color-amber);
-  }
-  .end {
-    display: flex;
-    justify-content: flex-end;
-    gap: 12px;
-    padding-top: 14px;
-  }
-  @media (max-width: 760px) {
-    .rooms {
-      grid-template-columns: 1fr;
-    }
   }
 </style>
