@@ -128,7 +128,7 @@ function fitSmooth(points: readonly Point[], leave: Point | undefined, arrive: P
     ...(points.length > 14 ? CUTS.map((share) => Math.round(share * points.length)) : []),
     Math.min(high, Math.max(low, whole.at)),
   ];
-  let best: { worst: number; index: number; direction: Point; halves: Cubic[] } | undefined;
+  let best: { worst: number; index: number } | undefined;
   for (const index of places) {
     if (index < 2 || index > points.length - 3) continue;
     const direction = through(points, index);
@@ -136,7 +136,7 @@ function fitSmooth(points: readonly Point[], leave: Point | undefined, arrive: P
     const other = fitCubic(points.slice(index), direction, arrive, within);
     const worst = Math.max(one.worst, other.worst);
     if (worst <= enough) return [one.cubic, other.cubic];
-    if (!best || worst < best.worst) best = { worst, index, direction, halves: [one.cubic, other.cubic] };
+    if (!best || worst < best.worst) best = { worst, index };
   }
   if (!best) return [whole.cubic];
   // Long ways round are cut at extremes, where designers look for nodes.

@@ -31,7 +31,7 @@ export function pointOnCubic({ from, first, second, to }: Cubic, t: number): Poi
 }
 
 /** The direction in which a row of points leaves its first one, over some pixels. @param sign 1 from the start, -1 from the end back */
-export function leaving(points: readonly Point[], sign: 1 | -1, reach: number): Point {
+function leaving(points: readonly Point[], sign: 1 | -1, reach: number): Point {
   const count = points.length;
   const at = (index: number): Point => points[sign === 1 ? index : count - 1 - index] as Point;
   const start = at(0);
