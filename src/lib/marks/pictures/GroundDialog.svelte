@@ -210,6 +210,7 @@
     />
     <p class="quiet" role="status">
       {#if fault}<span class="fault">{fault}</span>
+      {:else if strokes.length >= MOST_STROKES}{MOST_STROKES} strokes are the most: take some back to draw others.
       {:else if saving}Cutting it at its full size …
       {:else if !shown}Looking at the picture …
       {:else if shown.nothing}Nothing stands out from its ground: brush over what to keep.

@@ -50,6 +50,8 @@
       });
   });
 
+  /** Most tones, or colors. */
+  const mostOf = (name: Tracing['way']): number => (name === 'tones' ? 6 : 8);
   const change = (next: Partial<Tracing>): void => {
     tracing = { ...tracing, ...next };
   };
@@ -99,7 +101,7 @@
       hint={way.says}
       options={WAY_NAMES.map((value) => ({ value, label: TRACING_WAYS[value].label }))}
       value={tracing.way}
-      choose={(next) => anew({ way: next })}
+      choose={(next) => anew({ way: next, count: Math.min(tracing.count, mostOf(next)) })}
     />
     <p class="quiet says">{way.says}</p>
     {#if uses('count')}
@@ -107,7 +109,7 @@
         label={tracing.way === 'tones' ? 'Tones' : 'Colors'}
         hint="How many the picture is brought to"
         min={2}
-        max={tracing.way === 'tones' ? 6 : 8}
+        max={mostOf(tracing.way)}
         digits={0}
         value={tracing.count}
         preview={(count) => anew({ count: Math.round(count) })}
