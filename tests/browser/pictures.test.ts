@@ -145,4 +145,105 @@ describe('a picture on the table', () => {
     await expect.poll(async () => (await part())?.cut?.from).toBe(sha256);
     expect(visitor.errors).toEqual([]);
   });
+
+  it('comes from words: its ground taken out with two strokes, two colors, outlines, a caption, a shirt print with true alpha', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const worker = await test.app.worker();
+    const { slug } = (
+      await send<{ slug: string }>(`${home()}/marks`, 'POST', { name: 'From words', role: 'secondary', recipe: recipeOf() })
+    ).value;
+    const part = async () => (await read<Saved>(`${home()}/marks/${slug}`)).recipe.parts.find(({ kind }) => kind !== 'lettering');
+    const addByName = async (words: string) => {
+      await visitor.press('/');
+      await page.keyboard.type(words);
+      await page.waitForFunction(
+        (wanted) => document.querySelector('[role="option"][aria-selected="true"] strong')?.textContent?.toLowerCase().startsWith(wanted),
+        {},
+        words,
+      );
+      await visitor.press('Enter');
+    };
+    const says = (words: string) =>
+      page.waitForFunction(
+        (wanted) => [...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
+        {},
+        words,
+      );
+    const rests = (word: string) =>
+      page.waitForFunction(
+        (wanted) => ![...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
+        {},
+        word,
+      );
+    try {
+      await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+      await addByName('picture from words');
+      await visitor.fill('What is to be seen', 'castle');
+      await visitor.click('Make a picture');
+      await visitor.sees('The stand-in knows no picture of “castle”.');
+      await visitor.fill('What is to be seen', 'a red mug');
+      await visitor.click('busy', 'radio');
+      await visitor.click('Make a picture');
+      await page.waitForSelector('dialog progress');
+      expect(await faultsOf(page)).toEqual([]);
+      // Made by a worker beside the work: it takes its time.
+      await page.locator('dialog button ::-p-text(Use)').setTimeout(120_000).click();
+      await expect.poll(async () => (await part())?.kind).toBe('picture');
+      await visitor.dialogGone();
+      await page.waitForSelector('[data-stage] image');
+
+      await visitor.click('Take the ground out');
+      await says('of the picture is kept');
+      const brush = await visitor.placeOf('dialog .brush');
+      const stroke = async (as: 'keep' | 'drop', from: readonly [number, number], to: readonly [number, number]) => {
+        await visitor.click(as, 'radio');
+        await page.mouse.move(brush.x + brush.width * from[0], brush.y + brush.height * from[1]);
+        await page.mouse.down();
+        await page.mouse.move(brush.x + brush.width * to[0], brush.y + brush.height * to[1], { steps: 6 });
+        await page.mouse.up();
+      };
+      await stroke('keep', [0.42, 0.4], [0.5, 0.7]);
+      await says('after one stroke');
+      await stroke('drop', [0.04, 0.06], [0.94, 0.06]);
+      await says('after 2 strokes');
+      await rests('looking');
+      await page.locator('dialog button ::-p-text(Take the ground out)').click();
+      await expect.poll(async () => (await part())?.cut?.strokes.length, { timeout: 20_000 }).toBe(2);
+
+      await page.locator('button ::-p-text(Turn into outlines)').click();
+      await says('points');
+      await visitor.pick('Way', 'colors');
+      await visitor.fill('Colors', '2');
+      await visitor.press('Enter');
+      await says('2 colors');
+      await rests('tracing');
+      await page.locator('dialog button ::-p-text(Use these outlines)').click();
+      await expect.poll(async () => (await part())?.traced?.tracing.way).toBe('colors');
+      await page.waitForSelector('[data-stage] path');
+      await page.locator('button ::-p-text(nearest of the palette)').click();
+      await expect.poll(async () => JSON.stringify((await part())?.slots?.map(({ paint }) => paint))).toContain('role');
+      for (const treatment of ['soft shadow', 'wear']) await addByName(treatment);
+      await expect.poll(async () => (await part())?.treatments?.map(({ kind }) => kind)).toEqual(['soft-shadow', 'wear']);
+      await visitor.press('Escape');
+      await addByName('name');
+      await expect
+        .poll(async () => (await read<Saved>(`${home()}/marks/${slug}`)).recipe.parts.map(({ kind }) => kind))
+        .toContain('lettering');
+
+      const file = await fetch(`${home()}/marks/${slug}/picture.png?width=4500&height=5400`);
+      expect(file.status).toBe(200);
+      const { data, info } = await sharp(Buffer.from(await file.arrayBuffer()))
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      expect([info.width, info.height, info.channels]).toEqual([4500, 5400, 4]);
+      const tones = { clear: 0, soft: 0, full: 0 };
+      for (let at = 3; at < data.length; at += 4 * 97) tones[data[at] === 0 ? 'clear' : data[at] === 255 ? 'full' : 'soft']++;
+      expect(tones.clear).toBeGreaterThan(10_000);
+      expect(tones.full).toBeGreaterThan(10_000);
+      expect(tones.soft).toBeGreaterThan(1000);
+    } finally {
+      await worker.stop();
+    }
+  });
 });

@@ -1,6 +1,6 @@
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newTreatment, treatmentKinds, type TreatmentKindName } from '$core/index';
+import { newTreatment, OWN_TREATMENTS } from '$core/index';
 import { palette, recipeOf, send } from '../support/api';
 import { byLibrsvg } from '../support/second-renderer';
 import { startTestApp } from '../support/test-app';
@@ -69,7 +69,7 @@ function meanOff(one: PNG, other: PNG): number {
   return off / one.data.length;
 }
 
-describe.each(Object.keys(treatmentKinds) as TreatmentKindName[])('%s', (kind) => {
+describe.each(OWN_TREATMENTS)('%s', (kind) => {
   it.each(Object.keys(TREATED))('looks alike in the app’s PNG and in its SVG drawn by librsvg, on %s', async (name) => {
     const make = TREATED[name] as (treatments: readonly object[]) => readonly Input[];
     const recipe = recipeOf(back, ...make([newTreatment(kind, 't')]));

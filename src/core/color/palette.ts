@@ -34,6 +34,22 @@ export interface SwatchNotes {
   readonly spot?: string;
 }
 
+/**
+ * Treatments that the brand keeps under a name ("our print look"), for all parts that wear them. They stand with the colors, because both are
+ * what a whole family is dressed in, and change together. What a treatment is, `marks/treating/` knows; here it is kept as it was written.
+ */
+export interface KeptLook {
+  readonly id: string;
+  readonly name: string;
+  /** Height, in px, of what its lengths were made for. */
+  readonly madeForPx: number;
+  readonly treatments: readonly { readonly kind: string; readonly id: string }[];
+}
+/** Most looks that a brand keeps. */
+export const MOST_LOOKS = 24;
+/** Most treatments on one part, or in one look. */
+export const MOST_TREATMENTS = 20;
+
 /** Most swatches of one palette, the five roles among them. */
 export const MOST_SWATCHES = 24;
 
@@ -41,6 +57,7 @@ export const MOST_SWATCHES = 24;
 export type Palette = { readonly [R in Role]: Hex } & {
   readonly more?: readonly Swatch[];
   readonly notes?: { readonly [K in ColorKey]?: SwatchNotes };
+  readonly looks?: readonly KeptLook[];
 };
 
 /** What each role is for, in a designer's words. */
@@ -73,6 +90,18 @@ const notesSchema = z.strictObject({
 
 const swatchSchema = z.strictObject({ key: swatchKeySchema, name: z.string().trim().min(1).max(40), hex: hexSchema });
 
+/** Names a look among those of its brand. */
+export const lookIdSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Expected 1 to 64 letters, digits, - or _');
+const lookSchema = z.strictObject({
+  id: lookIdSchema,
+  name: words(60),
+  madeForPx: z.number().min(0.01).max(100_000),
+  treatments: z
+    .array(z.looseObject({ kind: z.string().min(1).max(64), id: z.string().min(1).max(64) }))
+    .min(1)
+    .max(MOST_TREATMENTS),
+});
+
 export const paletteSchema: z.ZodType<Palette> = z.strictObject({
   ink: hexSchema,
   paper: hexSchema,
@@ -85,10 +114,19 @@ export const paletteSchema: z.ZodType<Palette> = z.strictObject({
     .refine((list) => new Set(list.map(({ key }) => key)).size === list.length, 'Expected every swatch to have a key of its own')
     .exactOptional(),
   notes: z.partialRecord(colorKeySchema, notesSchema).exactOptional(),
+  looks: z
+    .array(lookSchema)
+    .max(MOST_LOOKS)
+    .refine((list) => new Set(list.map(({ id }) => id)).size === list.length, 'Expected every look to have an id of its own')
+    .exactOptional(),
 }) as z.ZodType<Palette>;
 
-/** Palettes as they are stored. 1 → 2: swatches beyond the roles; 2 → 3: names, uses and print values; older palettes have none. */
-export const paletteForm: StoredForm<Palette> = { label: 'This palette', steps: [(old) => old, (old) => old], schema: paletteSchema };
+/** Palettes as they are stored. 1 → 2: swatches beyond the roles; 2 → 3: names, uses and print values; 3 → 4: looks; older palettes have none. */
+export const paletteForm: StoredForm<Palette> = {
+  label: 'This palette',
+  steps: [(old) => old, (old) => old, (old) => old],
+  schema: paletteSchema,
+};
 
 /** Every swatch of a palette in its order, the roles first. */
 export const swatchesOf = (palette: Palette): readonly { readonly key: ColorKey; readonly name: string; readonly hex: Hex }[] => [

@@ -11,3 +11,18 @@ export { leastCut, type CutCosts } from './ground/max-flow';
 export { cutOut, matteOf, MATTE_SIDE, type Matte } from './ground/matte';
 export { MOST_STROKES, strokeSchema, strokesSchema, type Stroke } from './ground/strokes';
 export { partingOf, PARTING_SIDE, subjectOf, type Parting, type Subject } from './ground/subject';
+
+export {
+  GROUNDS,
+  LEAST_SIDE_PX,
+  makePicture,
+  meaningOf,
+  MOST_SIDE_PX,
+  MOTIF_NAMES,
+  motifOf,
+  type GroundName,
+  type MadeSoFar,
+  type Meaning,
+  type MotifName,
+  type PictureOrder,
+} from './maker';

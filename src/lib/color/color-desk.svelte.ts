@@ -147,7 +147,8 @@ export class ColorDesk {
         each.id === kept.id ? { ...each, name: `Before ${each.name}`.slice(0, 60), palette: this.palette } : each,
       ),
     });
-    this.change(`Take ${kept.name}`, kept.palette);
+    const { looks: _theirs, ...colors } = kept.palette;
+    this.change(`Take ${kept.name}`, { ...colors, ...(this.palette.looks ? { looks: this.palette.looks } : {}) });
     this.chosen = 'lead';
     this.said = `“${kept.name}” is the brand’s palette now; the one before is kept in its place.`;
   }

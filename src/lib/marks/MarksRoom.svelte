@@ -28,6 +28,7 @@
   import { answerKey, isTyping, type TableActions } from './table/keys';
   import { adjustGap, flipLetter, nextLetter, nudgeLetter, removeLetter, turnLetter } from './lettering/letter-keys';
   import { CLEAR, dressingFor, groundNow, grounds, type Ground } from './stage/grounds';
+  import WordsDialog from './pictures/WordsDialog.svelte';
   import ProofRail from './proofs/ProofRail.svelte';
   import RecipeColumn from './RecipeColumn.svelte';
   import Stage from './stage/Stage.svelte';
@@ -38,7 +39,7 @@
 
   interface Props {
     brand: BrandInfo & { readonly palette: Palette; readonly paletteNumber: number };
-    mark: MarkInfo & { readonly revision: number; readonly savedAt: string };
+    mark: MarkInfo & { readonly savedAt: string };
     marks: readonly MarkInfo[];
     families: readonly ShippedFamily[];
     brief: Brief;
@@ -296,6 +297,7 @@
 </div>
 <FilesDialog bind:open={filesOpen} />
 <ColorsDialog bind:open={colorsOpen} />
+{#if table.wording}<WordsDialog />{/if}
 <KeysDialog bind:open={keysOpen} />
 <ActionFinder bind:open={finding} all={() => findables(table, actions, places())} />
 

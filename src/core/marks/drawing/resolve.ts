@@ -31,6 +31,7 @@ import { notUnderstood } from '../parts/unknown';
 import type { Recipe } from '../recipe/recipe';
 import { DAYLIGHT, lightIn, type Light } from '../treating/light';
 import { isKnownTreatment, treatmentRow } from '../treating/registry';
+import { wearing } from '../treating/brand-looks';
 import { treat } from '../treating/treat';
 import { outlineThickness } from '../weights/outline-thickness';
 import { followedBy, strokesOf, tracedBy } from '../following/references';
@@ -176,8 +177,10 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const tools = { fonts, paths, remember };
     const recipe = brought(stored, known, tools);
     const sources: Sources = freshened(known, (each) => brought(each, known, tools));
-    const derived = derive(recipe, sources);
-    const dressKey = JSON.stringify([dress.colors, dress.loose]);
+    const followed = derive(recipe, sources);
+    const derived = { ...followed, recipe: wearing(followed.recipe, dress.colors) };
+    const { looks: _looks, ...colors } = dress.colors;
+    const dressKey = JSON.stringify([colors, dress.loose]);
     const sun = recipe.whole?.light ?? DAYLIGHT;
     const byId = new Map<string, Part>(derived.recipe.parts.map((part) => [part.id, part]));
     const drawn = new Map<string, Drawn>();
@@ -334,7 +337,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
 
     const groups: Group[] = [];
     const whole: PaintedGroup[] = [];
-    const treatsWhole = (recipe.whole?.treatments ?? []).some(({ hidden }) => !hidden);
+    const treatsWhole = (derived.recipe.whole?.treatments ?? []).some(({ hidden }) => !hidden);
     let wholeKey = 'whole';
     let ink: Bounds | undefined;
     const parts = derived.recipe.parts.map((part): ResolvedPart => {
@@ -379,7 +382,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       };
     });
     if (!treatsWhole) return { drawing: { groups: carved(groups, paths, remember) }, parts, ink, notices: [] };
-    const treated = treat(whole, recipe.whole?.treatments ?? [], wholeKey, { context: { paths, light: sun }, remember });
+    const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { context: { paths, light: sun }, remember });
     const all = inColors(treated.nodes, dress).flatMap((node) =>
       node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
     );

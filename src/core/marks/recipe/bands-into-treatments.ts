@@ -1,6 +1,7 @@
 import type { Stored } from '../../stored';
 import { bandSchema, type Band } from '../parts/band';
-import { MOST_TREATMENTS, newTreatment, type Treatment } from '../treating/registry';
+import { MOST_TREATMENTS } from '../../color/palette';
+import { newTreatment, type Treatment } from '../treating/registry';
 
 const isStored = (value: unknown): value is Stored => value !== null && typeof value === 'object' && !Array.isArray(value);
 

@@ -1,7 +1,8 @@
 import type { Paint } from '../drawing/paint';
 import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
+import { MOST_TREATMENTS } from '../../color/palette';
 import {
-  MOST_TREATMENTS,
+  isKnownTreatment,
   newTreatment,
   treatmentKinds,
   treatmentRow,
@@ -38,7 +39,12 @@ function suited(value: number, by: number, limits: NumberLimits | undefined): nu
 /** A treatment with its lengths made for a part of a height, in the part's own pixels; those of a common height stay as they are. */
 export function suitedTo(treatment: KnownTreatment, heightPx: number): KnownTreatment {
   const by = heightPx / MADE_FOR_PX;
-  if (!(by > 0) || (by > 0.6 && by < 1.7)) return treatment;
+  return !(by > 0) || (by > 0.6 && by < 1.7) ? treatment : (lengthsTimes(treatment, by) as KnownTreatment);
+}
+
+/** A treatment with all its lengths so many times as long, within their limits. */
+export function lengthsTimes(treatment: Treatment, by: number): Treatment {
+  if (!isKnownTreatment(treatment) || by === 1) return treatment;
   const lengths = treatmentRow(treatment.kind).controls.flatMap((control) =>
     control.type === 'number' && control.unit === 'px'
       ? [

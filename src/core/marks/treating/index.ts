@@ -1,8 +1,8 @@
 export {
   describeTreatment,
   isKnownTreatment,
-  MOST_TREATMENTS,
   newTreatment,
+  OWN_TREATMENTS,
   treatmentKinds,
   treatmentLabel,
   treatmentRow,
@@ -26,5 +26,6 @@ export {
 } from './edit';
 export { treatmentGrips, type TreatmentGrip } from './grips';
 export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
+export { lookFrom, looksOf, recipesWearing, wearing, keepingLook, droppingLook, wornBy, type BrandLook } from './brand-looks';
 export { TREATMENT_STACKS, type TreatmentStack } from './stacks';
 export type { TreatmentControl, TreatmentHandle } from './treatment';

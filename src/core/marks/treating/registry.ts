@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_TREATMENTS } from '../../color/palette';
 import type { Problem } from '../../result/result';
 import { blockShadow } from '../treatments/block-shadow';
 import { engravedLines } from '../treatments/engraved-lines';
@@ -7,6 +8,7 @@ import { gradient } from '../treatments/gradient';
 import { halo } from '../treatments/halo';
 import { inline } from '../treatments/inline';
 import { insetLine } from '../treatments/inset-line';
+import { brandLook } from '../treatments/brand-look';
 import { knockOut } from '../treatments/knock-out';
 import { offsetShadow } from '../treatments/offset-shadow';
 import { outOfRegister } from '../treatments/out-of-register';
@@ -56,10 +58,13 @@ export const treatmentKinds = {
   perspective,
   halo,
   'knock-out': knockOut,
+  'brand-look': brandLook,
 } as const;
 
 type Kinds = typeof treatmentKinds;
 export type TreatmentKindName = keyof Kinds;
+/** Those that need nothing beside themselves: a kept look is worn by its name. */
+export const OWN_TREATMENTS = (Object.keys(treatmentKinds) as TreatmentKindName[]).filter((kind) => kind !== 'brand-look');
 export type KnownTreatment = { [K in TreatmentKindName]: z.infer<Kinds[K]['schema']> }[TreatmentKindName];
 /** A treatment that this version does not understand, kept whole. */
 export interface NewerTreatment {
@@ -69,9 +74,6 @@ export interface NewerTreatment {
   readonly original: Readonly<Record<string, unknown>>;
 }
 export type Treatment = KnownTreatment | NewerTreatment;
-
-/** Most treatments on one part. */
-export const MOST_TREATMENTS = 20;
 
 const knownSchema = z.discriminatedUnion(
   'kind',

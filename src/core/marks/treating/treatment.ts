@@ -59,7 +59,9 @@ export type TreatmentControl =
   | (Control & { readonly type: 'choice'; readonly options: readonly { readonly value: string; readonly label: string }[] })
   | (Control & { readonly type: 'tick' })
   | (Control & { readonly type: 'paint' })
-  | (Control & { readonly type: 'stops' });
+  | (Control & { readonly type: 'stops' })
+  /** One of the looks that the brand keeps. */
+  | (Control & { readonly type: 'look' });
 
 /** What becomes of what a treatment adds where there is one color. Kept: decided like all else by what is seen. */
 export type InOneColor = 'kept' | OneColorBehavior;

@@ -19,7 +19,7 @@
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import FontField from './FontField.svelte';
-  import TreatmentList from '../treatments/TreatmentList.svelte';
+  import ListWithLooks from '../treatments/ListWithLooks.svelte';
   import type { TreatmentDesk } from '../treatments/treatment-desk';
 
   interface Props {
@@ -241,7 +241,7 @@
         change={(underlined) => change('Underline', { underlined: underlined || undefined })}
       />
     </div>
-    <TreatmentList desk={treatments} of="letter {letter}" />
+    <ListWithLooks desk={treatments} of="letter {letter}" />
     {#if own}
       <button
         class="link"

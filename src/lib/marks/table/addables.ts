@@ -4,6 +4,8 @@ import {
   CONTACT_STARTS,
   contactLines,
   linkStarters,
+  looksOf,
+  OWN_TREATMENTS,
   startersFor,
   TREATMENT_STACKS,
   treatmentKinds,
@@ -13,7 +15,6 @@ import {
   type Started,
   type Starter,
   type StarterContext,
-  type TreatmentKindName,
 } from '$core/index';
 import { request, sentences } from '$lib/client/request';
 import { ACCEPTED, UNSAID } from './bring-in';
@@ -70,15 +71,22 @@ async function addContactLines(table: Table): Promise<void> {
 }
 
 /** Every treatment, then the looks to start from: on what is chosen, else on the whole mark. */
-function treatmentAddables({ treating, chosen }: Table): readonly Addable[] {
+function treatmentAddables({ treating, chosen, palette }: Table): readonly Addable[] {
   const on = chosen.length === 0 ? ' on the whole mark' : '';
   return [
-    ...Object.entries(treatmentKinds).map(([kind, { label, hint, words }]): Addable => ({
+    ...looksOf(palette).map((look): Addable => ({
+      id: `brand-look-${look.id}`,
+      label: look.name,
+      hint: `brand look${on} · changed once, changed wherever it is worn`,
+      words: ['look', 'treatment', 'style', 'brand look'],
+      add: () => treating.wear(look),
+    })),
+    ...OWN_TREATMENTS.map((kind) => ({ kind, ...treatmentKinds[kind] })).map(({ kind, label, hint, words }): Addable => ({
       id: `treatment-${kind}`,
       label,
       hint: `treatment${on} · ${hint.charAt(0).toLowerCase()}${hint.slice(1)}`,
       words: ['treatment', 'effect', ...words],
-      add: () => treating.add(`Add ${label.toLowerCase()}`, [[kind as TreatmentKindName]]),
+      add: () => treating.add(`Add ${label.toLowerCase()}`, [[kind]]),
     })),
     ...TREATMENT_STACKS.map(({ id, label, hint, words, treatments }): Addable => ({
       id: `look-${id}`,
@@ -109,6 +117,13 @@ export function addables(table: Table): readonly Addable[] {
       hint: 'thousands of pieces, by thing or idea',
       words: ['picture', 'icon', 'animal', 'plant', 'symbol', 'drawing', 'svg', 'import', 'search'],
       add: () => table.art.show(),
+    },
+    {
+      id: 'picture-from-words',
+      label: 'Picture from words',
+      hint: 'say what is to be seen; a picture service makes it',
+      words: ['picture', 'photo', 'image', 'generate', 'describe', 'portrait', 'illustration'],
+      add: () => (table.wording = true),
     },
     {
       id: 'file',

@@ -8,6 +8,7 @@ import {
   ok,
   parseRecipe,
   topLevel,
+  wearing,
   writeRecipe,
   type Affine,
   type KnownPart,
@@ -34,7 +35,11 @@ export interface CopiedFrom {
 export function copied(recipe: Recipe, ids: readonly string[], { brand, mark, palette, sources }: CopiedFrom): string {
   const wanted = new Set(ids.flatMap((id) => [id, ...membersDeep(recipe, id)]));
   // In another brand nothing can be followed: there, linked parts are what they show here.
-  const apart = [...wanted].reduce((next, id) => brokenAway(next, id, sources) ?? next, recipe);
+  // Looks of the brand are worn there no more than links are: their treatments become the parts' own.
+  const apart = wearing(
+    [...wanted].reduce((next, id) => brokenAway(next, id, sources) ?? next, recipe),
+    palette,
+  );
   const also = new Set([...wanted, ...ids.flatMap((id) => membersDeep(apart, id))]);
   return JSON.stringify({
     holds: MARK,

@@ -1,5 +1,8 @@
 import {
+  EMPTY_RECIPE,
   lettersOf,
+  paintKey,
+  paintsIn,
   SYMMETRIES,
   symmetryRow,
   takerOf,
@@ -61,6 +64,12 @@ function restOf(table: Table): Bounds | undefined {
   const rest = (table.desk.stage?.parts ?? []).filter(({ id, within }) => !table.isChosen(id) && within === undefined);
   return rest.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
 }
+/** Whether a part is painted with one of the colors that another one is painted with; treatments do not count. */
+function inItsColors(part: KnownPart): (each: KnownPart) => boolean {
+  const paints = (of: KnownPart) => paintsIn({ ...EMPTY_RECIPE, parts: [{ ...of, treatments: [] }] }).map(paintKey);
+  const own = new Set(paints(part));
+  return (each) => paints(each).some((key) => own.has(key));
+}
 const repeats: readonly ActionRow[] = SYMMETRIES.flatMap((rule) =>
   symmetryRow(rule).beginnings.map(({ label, numbers }): ActionRow => ({
     menu: 'Repeat',
@@ -99,6 +108,14 @@ const rows: readonly ActionRow[] = [
   { menu: 'Arrange', label: 'Rest on a line', least: 1, apart: true, act: (table) => void table.arranging.rest() },
   { menu: 'Arrange', label: 'Flip across', least: 1, act: (table) => table.arranging.flip() },
   { menu: 'Arrange', label: 'Copy look to the others', least: 2, apart: true, act: (table) => table.looks.carry() },
+  {
+    menu: 'Arrange',
+    label: 'Choose all of its kind',
+    least: 1,
+    apart: true,
+    act: (table, part) => table.chooseAlike((each) => each.kind === part.kind),
+  },
+  { menu: 'Arrange', label: 'Choose all in its color', least: 1, act: (table, part) => table.chooseAlike(inItsColors(part)) },
   { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.looks.copy() },
   {
     menu: 'Arrange',

@@ -69,6 +69,7 @@ export interface MarkInfo {
   readonly name: string;
   readonly role: string;
   readonly shelf: 'kept' | 'archived' | 'removed';
+  readonly revision: number;
   readonly recipe: Recipe;
 }
 
@@ -95,6 +96,8 @@ export class Table {
   said = $state('');
   /** Whether clicks on the stage draw on the chosen curve, or begin one. */
   drawing = $state(false);
+  /** Whether pictures are asked for in words. */
+  wording = $state(false);
   /** The part that is being given a name. */
   renaming: string | undefined = $state();
   /** The part that the pointer is over, on the stage or in the recipe. */
@@ -161,9 +164,13 @@ export class Table {
     this.#chosen = ids;
   }
   chooseAll(): void {
+    this.chooseAlike(() => true);
+  }
+  /** Chooses everything that stands by itself and is of some kind. */
+  chooseAlike(alike: (part: KnownPart) => boolean): void {
     this.letter = this.gap = this.caret = undefined;
     this.#chosen = topLevel(this.open.recipe)
-      .filter((part) => isKnown(part) && !part.locked && !part.hidden)
+      .filter((part) => isKnown(part) && !part.locked && !part.hidden && alike(part))
       .map(({ id }) => id);
   }
 

@@ -3,8 +3,9 @@
   import Fold from '$lib/ui/Fold.svelte';
   import { useTable } from '../table/table.svelte';
   import type { TreatmentDesk } from './treatment-desk';
+  import BrandLooks from './BrandLooks.svelte';
   import ReadyLooks from './ReadyLooks.svelte';
-  import TreatmentList from './TreatmentList.svelte';
+  import ListWithLooks from './ListWithLooks.svelte';
 
   const { part }: { part: KnownPart } = $props();
   const table = useTable();
@@ -27,6 +28,7 @@
 </script>
 
 <Fold label="Treatments" summary={list.length === 0 ? '' : String(list.length)} bind:open>
-  <TreatmentList {desk} of={table.nameOf(part)} bind:opened={table.treatment} />
+  <ListWithLooks {desk} of={table.nameOf(part)} bind:opened={table.treatment} />
+  <BrandLooks {part} />
   <ReadyLooks {part} />
 </Fold>

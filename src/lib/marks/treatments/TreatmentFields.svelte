@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import { changing, treatmentLimits, treatmentRow, type KnownTreatment, type Paint, type TreatmentControl } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
@@ -6,13 +7,15 @@
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import GradientStops from './GradientStops.svelte';
+  import LookField from './LookField.svelte';
   import type { TreatmentDesk } from './treatment-desk';
 
   interface Props {
     treatment: KnownTreatment;
     desk: TreatmentDesk;
+    nested: Snippet<[desk: TreatmentDesk, of: string]> | undefined;
   }
-  const { treatment, desk }: Props = $props();
+  const { treatment, desk, nested }: Props = $props();
   const table = useTable();
   const values = $derived(treatment as unknown as Readonly<Record<string, unknown>>);
   const row = $derived(treatmentRow(treatment.kind));
@@ -77,6 +80,8 @@
           value={values[control.field] as Paint}
           choose={(value) => change(control.field, control.label, value)}
         />
+      {:else if treatment.kind === 'brand-look'}
+        <LookField {treatment} {desk} {nested} choose={(look) => change('look', control.label, look)} />
       {:else if treatment.kind === 'gradient'}
         <GradientStops
           stops={treatment.stops}

@@ -3,7 +3,7 @@
   import Eye from '@lucide/svelte/icons/eye';
   import EyeOff from '@lucide/svelte/icons/eye-off';
   import X from '@lucide/svelte/icons/x';
-  import { tick } from 'svelte';
+  import { tick, type Snippet } from 'svelte';
   import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
   import {
     adding,
@@ -11,14 +11,17 @@
     describeTreatment,
     duplicating,
     isKnownTreatment,
+    looksOf,
     MOST_TREATMENTS,
     moving,
+    OWN_TREATMENTS,
     removing,
     treatmentKinds,
     treatmentLabel,
     type Treatment,
     type TreatmentKindName,
   } from '$core/index';
+  import { useTable } from '../table/table.svelte';
   import type { TreatmentDesk } from './treatment-desk';
   import TreatmentFields from './TreatmentFields.svelte';
 
@@ -28,18 +31,25 @@
     of: string;
     /** The treatment whose numbers are open. */
     opened?: string | undefined;
+    /** Another list of treatments, for what unfolds into one. */
+    nested?: Snippet<[desk: TreatmentDesk, of: string]>;
   }
-  let { desk, of, opened = $bindable() }: Props = $props();
+  let { desk, of, opened = $bindable(), nested }: Props = $props();
   const id = $props.id();
+  const table = useTable();
 
   let inTheAir: readonly { readonly id: string }[] | undefined = $state.raw();
   const rows = $derived(inTheAir ?? desk.list.map((treatment) => ({ id: treatment.id })));
   const items = $derived([...rows]);
   const treatmentOf = (wanted: string): Treatment | undefined => desk.list.find((treatment) => treatment.id === wanted);
+  /** A look is called what the brand calls it. */
+  const labelOf = (treatment: Treatment): string =>
+    (treatment.kind === 'brand-look' && looksOf(table.palette).find(({ id: look }) => look === treatment.look)?.name) ||
+    treatmentLabel(treatment);
   /** Names in this list; the second of a name is told apart. */
   const nameOf = (treatment: Treatment): string => {
-    const label = treatmentLabel(treatment);
-    const alike = desk.list.filter((each) => treatmentLabel(each) === label);
+    const label = labelOf(treatment);
+    const alike = desk.list.filter((each) => labelOf(each) === label);
     const nth = alike.indexOf(treatment);
     return nth > 0 ? `${label} ${nth + 1}` : label;
   };
@@ -128,7 +138,7 @@
             </div>
             {#if open}
               <div class="fields">
-                {#if isKnownTreatment(treatment)}<TreatmentFields {treatment} {desk} />{:else}<p class="quiet">
+                {#if isKnownTreatment(treatment)}<TreatmentFields {treatment} {desk} {nested} />{:else}<p class="quiet">
                     Made by a newer version: it is kept as it is, and not shown.
                   </p>{/if}
               </div>
@@ -150,7 +160,8 @@
       }}
     >
       <option value="">+ Add a treatment</option>
-      {#each Object.entries(treatmentKinds) as [kind, { label, hint }] (kind)}<option value={kind} title={hint}>{label}</option>{/each}
+      {#each OWN_TREATMENTS as kind (kind)}{@const { label, hint } = treatmentKinds[kind]}<option value={kind} title={hint}>{label}</option
+        >{/each}
     </select>
   {/if}
 </div>

@@ -4,7 +4,7 @@
   import Fold from '$lib/ui/Fold.svelte';
   import { useTable } from '../table/table.svelte';
   import type { TreatmentDesk } from './treatment-desk';
-  import TreatmentList from './TreatmentList.svelte';
+  import ListWithLooks from './ListWithLooks.svelte';
 
   const table = useTable();
   const list = $derived(table.treating.whole);
@@ -32,7 +32,7 @@
 <div class="whole">
   <Fold label="Whole mark" summary={list.length === 0 ? '' : `${list.length} ${list.length === 1 ? 'treatment' : 'treatments'}`}>
     {#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}
-    <TreatmentList {desk} of="the whole mark" />
+    <ListWithLooks {desk} of="the whole mark" />
     <div class="two">
       <AmountField
         label="Light from"

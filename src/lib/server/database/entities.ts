@@ -1,5 +1,6 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { CatalogueEntry, MarkRole, PictureColor, Problem, RevisionKind, WantedFile } from '$core/index';
+import type { GroundName } from '$core/pictures';
 import type { FileVerdict } from '../verify/verdict';
 import { author } from '../http/author';
 import type { PhotoReport } from '../photos/marked-photo';
@@ -300,6 +301,34 @@ export const PhotoFile = defineEntity({
   },
 });
 
+/** A picture that was asked for in words: how far it is, and which picture of the brand came of it. */
+export const PictureOrder = defineEntity({
+  name: 'PictureOrder',
+  tableName: 'picture_order',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    words: p.text(),
+    ground: p.text().$type<GroundName>(),
+    seed: p.integer(),
+    service: p.text(),
+    state: p.string().$type<FileState>(),
+    done: p.integer().default(0),
+    of: p.integer().default(0),
+    jobId: p.uuid().nullable(),
+    sha256: p.string().nullable(),
+    widthPx: p.integer().nullable(),
+    heightPx: p.integer().nullable(),
+    reason: p.json<readonly Problem[]>().nullable(),
+    tries: p.integer().default(0),
+    worker: p.text().nullable(),
+    ...made(),
+    createdAt: p.datetime(),
+    madeAt: p.datetime().nullable(),
+    removedAt: p.datetime().nullable(),
+  },
+});
+
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
 export type TryRow = InferEntity<typeof Try>;
@@ -320,4 +349,5 @@ export const entities = [
   Photo,
   PhotoRun,
   PhotoFile,
+  PictureOrder,
 ];

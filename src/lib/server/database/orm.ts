@@ -11,6 +11,7 @@ import { Shelves } from './migrations/0005-shelves';
 import { Authors } from './migrations/0006-authors';
 import { FilesHandovers } from './migrations/0007-files-handovers';
 import { Photos } from './migrations/0008-photos';
+import { PictureOrders } from './migrations/0009-picture-orders';
 import { adoptDiskFiles } from '../files';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
@@ -39,6 +40,7 @@ async function open(): Promise<MikroORM> {
         { name: '0006-authors', class: Authors },
         { name: '0007-files-handovers', class: FilesHandovers },
         { name: '0008-photos', class: Photos },
+        { name: '0009-picture-orders', class: PictureOrders },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

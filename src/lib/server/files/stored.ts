@@ -92,6 +92,7 @@ const NAMED_BY = [
   ['photo', 'sha256'],
   ['photo', 'preview'],
   ['photo_file', 'sha256'],
+  ['picture_order', 'sha256'],
 ] as const;
 
 /** Clears files that no row has named since a time. @returns their digests */

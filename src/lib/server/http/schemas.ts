@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { strokesSchema } from '$core/pictures';
+import { GROUNDS, strokesSchema } from '$core/pictures';
 import {
   accepted,
   ANCHORS,
@@ -186,6 +186,13 @@ export const newPhotoQuerySchema = z.strictObject({ name: z.string().default('')
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** What was brushed over a picture whose ground is taken out. */
+export const newPictureOrderSchema = z.strictObject({
+  id: z.uuid().toLowerCase(),
+  words: line(300),
+  ground: z.enum(GROUNDS).default('plain'),
+  seed: z.number().int().min(0).max(1_000_000).default(0),
+});
+export const pictureOrderChangeSchema = z.strictObject({ do: z.enum(['stop', 'remove']) });
 export const cutBodySchema = z.strictObject({ strokes: strokesSchema });
 
 /** The query of all picture routes. */

@@ -7,7 +7,8 @@ import { logLine } from '../http/refusals';
 import { answerOrder } from '../print-desk/letters';
 import { makeFile } from '../handover/make';
 import { makePhoto } from '../photos/make';
-import { closeQueue, PACK_FILES, PHOTO_FILES } from './queue';
+import { makeWordedPicture } from '../picture-services/make';
+import { closeQueue, PACK_FILES, PHOTO_FILES, PICTURE_ORDERS } from './queue';
 import { startWorker } from './worker';
 
 try {
@@ -32,6 +33,7 @@ const worker = startWorker(
   [
     [PACK_FILES, makeFile],
     [PHOTO_FILES, makePhoto],
+    [PICTURE_ORDERS, makeWordedPicture],
   ],
   answerOrder,
 );

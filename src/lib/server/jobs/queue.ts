@@ -11,7 +11,9 @@ export interface KeptWork {
 /** Files of packs, and photos under a watermark. */
 export const PACK_FILES: KeptWork = { queue: 'handover-file', table: 'handover_file' };
 export const PHOTO_FILES: KeptWork = { queue: 'photo-file', table: 'photo_file' };
-export const KEPT_WORK = [PACK_FILES, PHOTO_FILES] as const;
+/** Pictures that are made from words. */
+export const PICTURE_ORDERS: KeptWork = { queue: 'picture-order', table: 'picture_order' };
+export const KEPT_WORK = [PACK_FILES, PHOTO_FILES, PICTURE_ORDERS] as const;
 /** The print desk's inbox; one job is one answer. */
 export const DESK_QUEUE = 'print-desk';
 /** A file that crashes its worker so often is given up. */

@@ -18,7 +18,7 @@ import {
   suitedTo,
   toSvg,
   TREATMENT_STACKS,
-  treatmentKinds,
+  OWN_TREATMENTS,
   withPartLook,
   writeRecipe,
   type Recipe,
@@ -32,7 +32,7 @@ import { random } from '../../../support/random';
 import { resolverOf } from '../../../support/resolver';
 
 const shelf = await shelfOf('jost');
-const KINDS = Object.keys(treatmentKinds) as TreatmentKindName[];
+const KINDS = OWN_TREATMENTS;
 const recipeOf = (...inputs: readonly object[]): Recipe => ({
   ...EMPTY_RECIPE,
   parts: inputs.map((input) => valueOf(createPart(input as Parameters<typeof createPart>[0]))),

@@ -15,7 +15,7 @@ import {
   recoverRecipe,
   STARTING_PALETTE,
   toSvg,
-  treatmentKinds,
+  OWN_TREATMENTS,
   treatmentLimits,
   treatmentRow,
   writeRecipe,
@@ -38,7 +38,7 @@ const recipeOf = (...inputs: readonly object[]): Recipe => ({
   parts: inputs.map((input) => valueOf(createPart(input as Input))),
 });
 const drawn = (recipe: Recipe): ResolvedMark => resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
-const KINDS = Object.keys(treatmentKinds) as TreatmentKindName[];
+const KINDS = OWN_TREATMENTS;
 
 const panel = (id: string, change: object = {}) => ({
   kind: 'shape',
