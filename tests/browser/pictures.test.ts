@@ -226,7 +226,7 @@ describe('a picture on the table', () => {
       for (const treatment of ['soft shadow', 'wear']) await addByName(treatment);
       await expect.poll(async () => (await part())?.treatments?.map(({ kind }) => kind)).toEqual(['soft-shadow', 'wear']);
       await visitor.press('Escape');
-      await addByName('name');
+      await addByName('lettering');
       await expect
         .poll(async () => (await read<Saved>(`${home()}/marks/${slug}`)).recipe.parts.map(({ kind }) => kind))
         .toContain('lettering');
@@ -240,7 +240,7 @@ describe('a picture on the table', () => {
       const tones = { clear: 0, soft: 0, full: 0 };
       for (let at = 3; at < data.length; at += 4 * 97) tones[data[at] === 0 ? 'clear' : data[at] === 255 ? 'full' : 'soft']++;
       expect(tones.clear).toBeGreaterThan(10_000);
-      expect(tones.full).toBeGreaterThan(10_000);
+      expect(tones.full).toBeGreaterThan(2000);
       expect(tones.soft).toBeGreaterThan(1000);
     } finally {
       await worker.stop();

@@ -3,6 +3,7 @@ import {
   createPart,
   EMPTY_RECIPE,
   expect,
+  keepingLook,
   newTreatment,
   type Brief,
   type Lettering,
@@ -11,7 +12,7 @@ import {
   type MarkRole,
 } from '$core/index';
 import type { ArtInput } from '../art';
-import { CREST_ART, crestRecipe, etchedCrest } from './crest';
+import { CREST_ART, crestRecipe, etchedCrest, WORN_PRINT, wornCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 import type { DemoBuilt } from './built';
 import type { DemoDerived } from './derived';
@@ -218,7 +219,7 @@ export const demoBrands: readonly DemoBrand[] = [
   {
     name: 'Gorsebank Rowing Club',
     about: 'A river club of six boats, where everybody rows.',
-    palette: { ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' },
+    palette: keepingLook({ ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' }, WORN_PRINT),
     brief: {
       audience: 'Members of a river club of six boats, and the town that lines the bank on race days.',
       promise: 'Everybody rows.',
@@ -295,7 +296,10 @@ export const demoBrands: readonly DemoBrand[] = [
         role: 'secondary',
         art: CREST_ART,
         recipe: (_, art) => crestRecipe(art),
-        tries: [{ name: 'Etched', of: etchedCrest }],
+        tries: [
+          { name: 'Etched', of: etchedCrest },
+          { name: 'Etched, worn print', of: wornCrest },
+        ],
       },
       {
         name: 'Ring',

@@ -1,4 +1,4 @@
-import { changePart, createPart, EMPTY_RECIPE, expect, newTreatment, type KnownInput, type Recipe } from '$core/index';
+import { changePart, createPart, EMPTY_RECIPE, expect, newTreatment, type BrandLook, type KnownInput, type Recipe } from '$core/index';
 import type { ArtInput } from '../art';
 
 /** The pieces of the library that the club's crest is made of. */
@@ -77,3 +77,17 @@ export const etchedCrest = (from: Recipe): Recipe =>
       }),
     from,
   );
+
+/** What the club prints its shirts in: kept with the brand, so that one change reaches all that wear it. */
+export const WORN_PRINT = {
+  id: 'worn-print',
+  name: 'Worn print',
+  madeForPx: 600,
+  treatments: [newTreatment('wear', 't-1', { texture: 'worn', amountPercent: 14, grainPx: 5, seed: 7 })],
+} as const satisfies BrandLook;
+
+/** The etched crest as it looks after a few seasons. */
+export const wornCrest = (from: Recipe): Recipe => ({
+  ...etchedCrest(from),
+  whole: { treatments: [newTreatment('brand-look', 't-1', { look: WORN_PRINT.id })] },
+});
