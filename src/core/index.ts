@@ -57,3 +57,6 @@ export * from './watermark';
 
 // Goods that marks are shown on
 export * from './scenes';
+
+// Fixed canvases made of a brand's marks
+export * from './pieces';

@@ -22,7 +22,7 @@ export const load: PageServerLoad = ({ url }) =>
           return {
             ...brand,
             cells: await brandStrip(brand, marks, (await ownFonts(em.fork(), brand)).families),
-            markNames: marks.filter(({ shelf }) => shelf === 'kept').map((mark) => mark.name.toLowerCase()),
+            markNames: marks.filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece').map((mark) => mark.name.toLowerCase()),
           };
         }),
       ),

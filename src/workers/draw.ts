@@ -73,6 +73,8 @@ import {
   type WholeMark,
   type Resolver,
   newsOf,
+  pieceChecks,
+  type PieceCheck,
   type GroupPieces,
   type PictureNews,
   type SeenGap,
@@ -246,6 +248,14 @@ export class Draughtsman {
       { low: 1, high: 60 },
       (opacityPercent) => this.#lay({ ...order, watermark: { ...order.watermark, veil: { ...veil, opacityPercent } } }, sources).protection,
     );
+  }
+
+  /** What is measured of a piece; nothing of what stands on no canvas. */
+  async pieceChecks(markId: string): Promise<readonly PieceCheck[]> {
+    const { loader, resolver } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    return pieceChecks(recipe, resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') }));
   }
 
   /** A part as it would look with other treatments, on its own; nothing where it is not drawn. @param name tells several apart on one page */

@@ -52,6 +52,8 @@ const SAMPLES: { readonly [K in keyof typeof NUMBERS]: KnownPart } = {
   weave: made({ kind: 'combination', id: 'w', members: ['p', 'a'], how: 'weave' }),
   contact: made({ kind: 'contact', id: 'k', members: ['name'], lines: [{ text: 'name' }] }),
   lockup: made({ kind: 'lockup', id: 'l', members: ['p', 'name'], symbol: 'p' }),
+  frame: made({ kind: 'frame', id: 'f', members: ['p'] }),
+  column: lettering({ wrap: { widthPx: 300 } }),
   size: lettering({}),
   tracking: lettering({}),
   leading: lettering({}),

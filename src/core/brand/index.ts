@@ -23,6 +23,6 @@ export {
 export { MOST_KEPT_PALETTES, type KeptPalette, type KeptPalettes } from './kept-palettes';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
 export { picturesAddress } from './picture-address';
-export { MARK_ROLES, type MarkRole } from './mark-roles';
+export { FAMILY_ROLES, MARK_ROLES, type MarkRole } from './mark-roles';
 export { documentForms, type DocumentKind } from './documents';
 export { PROOF_NAMES, PROOFS, type ProofName } from './proofs';

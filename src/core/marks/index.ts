@@ -78,6 +78,18 @@ export { SYMMETRIES, symmetryRow, type SymmetryRule } from './symmetries';
 export type { NumberRow } from './recipe/number-row';
 export { type UnknownPart } from './parts/unknown';
 export {
+  bleedBox,
+  canvasBox,
+  PIECE_PX_PER_UNIT,
+  PIECE_UNITS,
+  pieceCanvasSchema,
+  pieceSizeText,
+  safeBox,
+  type PieceCanvas,
+  type PieceUnit,
+} from './recipe/piece-canvas';
+export { FRAME_FITS, type Frame, type FrameFit } from './parts/frame';
+export {
   createPart,
   EMPTY_RECIPE,
   MOST_PARTS,

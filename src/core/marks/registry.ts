@@ -6,6 +6,7 @@ import { band } from './parts/band';
 import { combination } from './parts/combination';
 import { contact } from './parts/contact';
 import { curve } from './parts/curve';
+import { frame } from './parts/frame';
 import { group } from './parts/group';
 import { inlay } from './parts/inlay';
 import { lettering } from './parts/lettering';
@@ -28,6 +29,7 @@ export const partKinds = {
   band,
   art,
   lockup,
+  frame,
   contact,
   curve,
   picture,

@@ -35,3 +35,4 @@ export * from './line';
 // What is measured in a face, and choosing by it
 export * from './measure';
 export * from './choosing';
+export { wrapText, type WrappedLine, type WrappedText } from './line/wrap';

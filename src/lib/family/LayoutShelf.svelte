@@ -1,6 +1,6 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
-  import { FAMILY_PLACE_NAMES, FAMILY_PLACES, MARK_ROLES, standing, standsInInk, writeRecipe, type MarkRole } from '$core/index';
+  import { FAMILY_PLACE_NAMES, FAMILY_PLACES, FAMILY_ROLES, standing, standsInInk, writeRecipe, type MarkRole } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useFamilyDesk, type OfferedLayout } from './family-desk.svelte';
@@ -16,6 +16,7 @@
     submark: 'Submark',
     icon: 'Icon',
     watermark: 'Watermark',
+    piece: 'Piece',
   };
   function freeName(role: MarkRole): string {
     const taken = new Set(desk.marks.map(({ name }) => name));
@@ -116,7 +117,7 @@
             value={roleOf(layout)}
             onchange={(event) => (roles = { ...roles, [layout.id]: event.currentTarget.value as MarkRole })}
           >
-            {#each MARK_ROLES as role (role)}<option>{role}</option>{/each}
+            {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
           </select>
         </span>
       </li>

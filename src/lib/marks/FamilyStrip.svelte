@@ -16,7 +16,7 @@
 <div class="strip">
   <section aria-label="Family">
     <span class="label side" aria-hidden="true">Family</span>
-    {#each table.atHand as mark (mark.id)}
+    {#each table.beside as mark (mark.id)}
       <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
         <span class="picture"
           ><MarkPicture

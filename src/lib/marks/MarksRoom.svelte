@@ -170,7 +170,7 @@
     ...Object.entries(SHOWN_UNITS).map(([unit, { label }]) => ({
       ...{ label: `Lengths in ${label}`, where: 'Stage', words: [unit, 'units'], act: () => lengths.show(unit as ShownUnit) },
     })),
-    ...table.atHand.map(({ name, slug }) => ({
+    ...table.beside.map(({ name, slug }) => ({
       ...{ label: `Open ${name}`, where: 'Marks', act: () => void goto(`/brands/${brand.slug}/marks/${slug}`) },
     })),
     ...rooms.map(({ label, address }) => ({ label, where: 'Rooms', act: () => void goto(address(brand.slug)) })),

@@ -7,7 +7,7 @@
     standsInInk,
     followingRecipe,
     initialRecipe,
-    MARK_ROLES,
+    FAMILY_ROLES,
     nameLettering,
     writeRecipe,
     type MarkRole,
@@ -107,7 +107,7 @@
     <Label for="mark-role">Role in the family</Label>
     <Select
       id="mark-role"
-      items={MARK_ROLES.map((value) => ({ value, name: value }))}
+      items={FAMILY_ROLES.map((value) => ({ value, name: value }))}
       value={role || beginning?.role}
       onchange={(event) => (role = (event.currentTarget as HTMLSelectElement).value as MarkRole)}
       placeholder=""

@@ -4,6 +4,7 @@
   import PartRow from './PartRow.svelte';
   import RightsFold from './RightsFold.svelte';
   import RowList from './RowList.svelte';
+  import CanvasFold from './CanvasFold.svelte';
   import WholeFold from './treatments/WholeFold.svelte';
   import { useTable } from './table/table.svelte';
 
@@ -51,7 +52,8 @@
   {#if ids === ''}<p class="empty quiet">
       The parts of this mark will stand here, front on top. Type “lettering” above to set a name.
     </p>{/if}
-  {#if ids !== ''}<WholeFold /><RightsFold />{/if}
+  {#if ids !== ''}{#if table.open.recipe.whole?.canvas}<CanvasFold canvas={table.open.recipe.whole.canvas} />{/if}
+    <WholeFold /><RightsFold />{/if}
 </section>
 
 <style>

@@ -18,7 +18,7 @@ const followed = (recipe: Recipe, sources: Sources): Sources => (marksFollowedBy
 /** A brand's family drawn for the studio, by the same resolver and writer as every file. */
 export async function brandStrip(brand: BrandView, marks: readonly MarkView[], ownFamilies: readonly ShippedFamily[]) {
   const sources = new Map(marks.map((mark) => [mark.id, mark.recipe]));
-  const shown = marks.filter(({ shelf }) => shelf === 'kept');
+  const shown = marks.filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece');
   const cells = CELLS.map(async ({ mark: index, dressing }, cell) => {
     const mark = shown[Math.min(index, shown.length - 1)];
     if (!mark || (shown.length === 1 && index === 1 && cell > 1)) return [];

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
-  import { MARK_ROLES, marksFollowedBy, writeRecipe, type Recipe, type ScreenPicture } from '$core/index';
+  import { FAMILY_ROLES, marksFollowedBy, writeRecipe, type Recipe, type ScreenPicture } from '$core/index';
   import type { ShownMark } from '$lib/client/read-marks';
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
@@ -112,7 +112,7 @@
                 role: mark.role,
               })}
           >
-            {#each MARK_ROLES as role (role)}<option>{role}</option>{/each}
+            {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
           </select>
           <span class="acts">
             <button

@@ -7,6 +7,7 @@ export const rooms = [
   { id: 'color', label: 'Color', address: (brand: string) => `/brands/${brand}/color` },
   { id: 'proof', label: 'Proof', address: (brand: string) => `/brands/${brand}/proof` },
   { id: 'photos', label: 'Photos', address: (brand: string) => `/brands/${brand}/photos` },
+  { id: 'pieces', label: 'Pieces', address: (brand: string) => `/brands/${brand}/pieces` },
   { id: 'handover', label: 'Hand-over', address: (brand: string) => `/brands/${brand}/handover` },
 ] as const;
 

@@ -28,7 +28,10 @@ import { placing } from '../part-base';
 import type { DrawContext, LetteringFacts, Member, PartPicture, Sibling } from '../part-kind';
 import type { PaintedGroup, PaintedNode } from './painted';
 import { notUnderstood } from '../parts/unknown';
+import { bleedBox, canvasBox, type PieceCanvas } from '../recipe/piece-canvas';
 import type { Recipe } from '../recipe/recipe';
+import { rectangle } from '../../shapes/rectangle';
+import { colorOf } from './paint';
 import { DAYLIGHT, lightIn, type Light } from '../treating/light';
 import { isKnownTreatment, treatmentRow } from '../treating/registry';
 import { wearing } from '../treating/brand-looks';
@@ -101,6 +104,22 @@ interface Drawn {
 }
 
 const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
+
+/** What a piece stands on, with its bleed; nothing of marks, which stand on nothing. */
+function groundOf(canvas: PieceCanvas | undefined, dress: Dress): readonly Group[] {
+  if (!canvas?.ground) return [];
+  const { left, top, right, bottom } = bleedBox(canvas);
+  const sheet: DrawingNode = {
+    kind: 'fill',
+    path: rectangle(right - left, bottom - top, 0),
+    rule: 'nonzero',
+    color: colorOf(canvas.ground, dress),
+    opacity: 1,
+  };
+  return [{ kind: 'group', id: GROUND_ID, transform: IDENTITY, opacity: 1, blend: 'normal', children: [sheet] }];
+}
+/** The group that the ground of a piece is drawn in; no part is called so. */
+const GROUND_ID = '*ground';
 
 /** Whether letters of a part have treatments that look at the light. */
 const hasLitLetters = (part: KnownPart): boolean =>
@@ -381,15 +400,17 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         outer,
       };
     });
-    if (!treatsWhole) return { drawing: { groups: carved(groups, paths, remember) }, parts, ink, notices: [] };
+    const { canvas } = recipe.whole ?? {};
+    const seen = (found: readonly Group[]): Drawing => ({ groups: [...groundOf(canvas, dress), ...carved(found, paths, remember)] });
+    if (!treatsWhole) return { drawing: seen(groups), parts, ink: canvas ? canvasBox(canvas) : ink, notices: [] };
     const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { context: { paths, light: sun }, remember });
     const all = inColors(treated.nodes, dress).flatMap((node) =>
       node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
     );
     return {
-      drawing: { groups: carved([...groups, ...all], paths, remember) },
+      drawing: seen([...groups, ...all]),
       parts,
-      ink: inkOf(treated.nodes, IDENTITY, true),
+      ink: canvas ? canvasBox(canvas) : inkOf(treated.nodes, IDENTITY, true),
       notices: treated.notices,
     };
   };

@@ -3,7 +3,9 @@ import { lettersOf, runOf, takeLetters } from '../lettering/anchors';
 import type { Lettering } from '../lettering/schema';
 import { partBase } from '../part-base';
 import type { Linked } from '../parts/linked';
+import { mapPaints } from '../drawing/paint';
 import { inOnePaint } from '../drawing/part-look';
+import { paintKey } from '../recipe/repaint';
 import { createPart, type Recipe } from '../recipe/recipe';
 import { renamed, takenBy, tracedBy } from './references';
 import { isKnown, partKinds, type KnownPart, type Part } from '../registry';
@@ -150,7 +152,7 @@ function follow(link: Linked, home: string, way: Way): Followed {
   const known = expanded.parts.filter(isKnown);
   if (known.some((part) => tracedBy(part).some((id) => !names.has(id)))) return { problem: ALONE };
   const notices: Problem[] = [];
-  const parts = known.map((part) => taken(part, part.id === source.id ? link : undefined, names, notices));
+  const parts = known.map((part) => inOtherColors(taken(part, part.id === source.id ? link : undefined, names, notices), link));
   return notices.includes(EMPTY_RUN) ? { problem: EMPTY_RUN } : { parts, ...(notices.length > 0 ? { notices } : {}) };
 }
 
@@ -172,6 +174,13 @@ function expand(recipe: Recipe, home: string, part: Part, way: Way, seen: Set<st
     if (members.length > MOST_FOLLOWED) return { problem: TOO_MUCH };
   }
   return { parts: [...members, part] };
+}
+
+/** A followed part in the colors that the link exchanges. */
+function inOtherColors(part: KnownPart, { repaint }: Linked): KnownPart {
+  if (repaint.length === 0) return part;
+  const to = new Map(repaint.map((each) => [paintKey(each.from), each.to]));
+  return mapPaints(part, (paint) => to.get(paintKey(paint)) ?? paint);
 }
 
 /** What every part has of its own, a linked one as well. */

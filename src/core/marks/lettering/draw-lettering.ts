@@ -22,6 +22,7 @@ import { beltAround } from './belts';
 import { asCut, cutOutline, cutsOf, letterIs } from './cut-letters';
 import { prepareCut } from './cuts';
 import { fitLine } from './fit';
+import { inColumn } from './in-column';
 import {
   flushLine,
   inkOfLetters,
@@ -79,6 +80,11 @@ function flatText(part: Lettering, sizePx: number, faces: TextFaces, context: Dr
     return made.line;
   };
   const start: LineSetting = { size: 1, trackingPermille: part.trackingPermille, axes: part.font.axes };
+  if (part.wrap && part.line.shape === 'straight') {
+    const wrapped = inColumn(part, part.wrap, sizePx, set);
+    notices.push(...wrapped.notices);
+    return { text: { lines: wrapped.lines, missing: [...missing], borrowed: [...borrowed], opened: [...opened] }, notices };
+  }
   const typed = linesOf(part.text);
   const target = part.fit && targetOf(part, sizePx, context, capHeight, circle);
   if (target && 'notice' in target) notices.push(target.notice);

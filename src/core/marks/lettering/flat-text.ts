@@ -201,7 +201,8 @@ export const inkOfLetters = (letters: readonly FlatLetter[]): Bounds | undefined
   );
 
 /** A line moved down to its baseline. */
-const lowered = (line: FlatLine, baseline: number): FlatLine => ({
+/** A line on another baseline. */
+export const lowered = (line: FlatLine, baseline: number): FlatLine => ({
   ...line,
   baseline,
   letters: line.letters.map((letter) => ({ ...letter, baseline, map: compose(translation(0, baseline), letter.map) })),

@@ -232,6 +232,20 @@ export const touchSchema = z.strictObject({
 });
 export type Touch = z.infer<typeof touchSchema>;
 
+/** Lines broken where a column ends; and made smaller where they would be higher than it. */
+export const wrapSchema = z.strictObject({
+  widthPx: z.number().min(1).max(100_000),
+  /** None: as high as it becomes. */
+  heightPx: z.number().min(1).max(100_000).nullable().default(null),
+  /** What it may be made smaller to, against its own size; what does not fit then is said. */
+  leastPercent: percent(1, 100).default(60),
+  /** Where the lines stand in a column that is higher than they are. */
+  stands: z.enum(['top', 'middle', 'foot']).default('top'),
+  /** Lines about equally long, as headings are set: no word alone in the last one. */
+  even: z.boolean().default(false),
+});
+export type Wrap = z.infer<typeof wrapSchema>;
+
 export const letteringSchema = z.strictObject({
   ...partBase,
   kind: z.literal('lettering'),
@@ -259,6 +273,7 @@ export const letteringSchema = z.strictObject({
   line: lineSchema.default({ shape: 'straight' }),
   fit: fitSchema.nullable().default(null),
   companion: companionSchema.nullable().default(null),
+  wrap: wrapSchema.nullable().default(null),
   roughness: roughnessSchema.nullable().default(null),
   touch: touchSchema.nullable().default(null),
 });

@@ -58,6 +58,8 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
   };
   const kept = new Map<string, OneColor>();
   return (mark, recipe, palette, dressing) => {
+    // A piece stands on a ground of its own, in its own colors.
+    if (recipe.whole?.canvas) return mark;
     // Black first: what stands in ink is in one color wherever it would be in all of its own.
     const paint = paintOf(palette, dressing === 'full' && standsInInk(recipe) ? 'one-color' : dressing);
     if (paint === undefined) return mark;

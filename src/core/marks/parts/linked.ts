@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_SWATCHES } from '../../color/palette';
 import { letteringSchema } from '../lettering/schema';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
@@ -32,6 +33,11 @@ export const linkedSchema = z.strictObject({
   sizePx: z.number().min(1).max(10_000).nullable().default(null),
   /** Own color; `null` follows. */
   paint: paintSchema.nullable().default(null),
+  /** Colors that are others here: a mark turned around for a dark ground. */
+  repaint: z
+    .array(z.strictObject({ from: paintSchema, to: paintSchema }))
+    .max(MOST_SWATCHES)
+    .default([]),
   /** Properties of the followed kind that are this part's own, by their names; all others follow. */
   own: z.record(z.string().regex(/^[a-zA-Z]{1,40}$/), z.unknown()).default({}),
 });

@@ -4,6 +4,7 @@ import { problemsOf } from '../../result/schema-problems';
 import { mended, raised, type Stored, type StoredForm } from '../../stored';
 import type { UnknownPart } from '../parts/unknown';
 import { bandsIntoTreatments } from './bands-into-treatments';
+import { pieceCanvasSchema } from './piece-canvas';
 import { lightSchema } from '../treating/light';
 import { treatmentsSchema } from '../treating/registry';
 import { partKinds, type KnownInput, type KnownPart, type Part } from '../registry';
@@ -13,14 +14,15 @@ import { partKinds, type KnownInput, type KnownPart, type Part } from '../regist
  * 1 → 2: paints may name any swatch of the palette; older ones name its five roles, which are swatches too.
  * 2 → 3: parts, letters and the whole mark may have treatments; bands that lie directly at what they go around become treatments of it.
  * 3 → 4: a mark may stand in ink until its color is turned on; older marks stand in color.
+ * 4 → 5: a recipe may stand on a canvas, as a piece; lettering may stand in a column; treatments may be looks of the brand.
  */
 const RECIPE_FORM: Pick<StoredForm<unknown>, 'label' | 'steps'> = {
   label: 'This mark',
-  steps: [(old) => old, bandsIntoTreatments, (old) => old],
+  steps: [(old) => old, bandsIntoTreatments, (old) => old, (old) => old],
 };
 
 /** The version of recipe this program writes. */
-export const RECIPE_VERSION = 4 as const;
+export const RECIPE_VERSION = 5 as const;
 
 /** Most parts in one recipe. */
 export const MOST_PARTS = 500;
@@ -31,6 +33,8 @@ const wholeSchema = z.strictObject({
   light: lightSchema.optional(),
   /** Black first: it is shown in one color, ink, until the designer turns its colors on. */
   inInk: z.boolean().optional(),
+  /** A piece: what it stands on, of a fixed size. */
+  canvas: pieceCanvasSchema.optional(),
 });
 export type WholeMark = z.infer<typeof wholeSchema>;
 

@@ -9,6 +9,7 @@ import CurveFields from './CurveFields.svelte';
 import GroupFields from './GroupFields.svelte';
 import InlayFields from './InlayFields.svelte';
 import LinkedFields from './LinkedFields.svelte';
+import FrameFields from './FrameFields.svelte';
 import LockupFields from './LockupFields.svelte';
 import PictureFields from './PictureFields.svelte';
 import ShapeFields from './ShapeFields.svelte';
@@ -32,6 +33,7 @@ const FIELDS: { readonly [K in PartKindName]: Component<FieldsProps<Extract<Know
   band: BandFields,
   art: ArtFields,
   lockup: LockupFields,
+  frame: FrameFields,
   contact: ContactFields,
   curve: CurveFields,
   picture: PictureFields,

@@ -50,6 +50,20 @@ export const NUMBERS = {
   tracking: [
     { label: 'Tracking', at: 'trackingPermille', unit: '‰', step: 5, hint: 'Even space between all letters, in thousandths of the size' },
   ],
+  frame: [
+    { label: 'Width', at: 'widthPx', unit: 'px', step: 10, hint: 'How wide the frame is, whatever is in it' },
+    { label: 'Height', at: 'heightPx', unit: 'px', step: 10, hint: 'How high the frame is, whatever is in it' },
+  ],
+  column: [
+    { label: 'Column', at: 'wrap.widthPx', unit: 'px', step: 10, hint: 'How wide its column is; lines break where it ends' },
+    {
+      label: 'At least',
+      at: 'wrap.leastPercent',
+      unit: '%',
+      step: 5,
+      hint: 'What it may be made smaller to where it would be higher than its column',
+    },
+  ],
   leading: [
     { label: 'Leading', at: 'leadingPermille', unit: '‰', step: 10, hint: 'From baseline to baseline, in thousandths of the size' },
   ],

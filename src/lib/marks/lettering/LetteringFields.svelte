@@ -4,6 +4,7 @@
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import NumberFields from '../fields/NumberFields.svelte';
@@ -44,6 +45,12 @@
   const setAxis = (tag: string, value: number): { font: FontChoice } => ({
     font: { ...part.font, axes: { ...part.font.axes, [tag]: value } },
   });
+  /** A column as wide as the words are now, or a third less where they stand in one line. */
+  const columnPx = (): number => {
+    const ink = table.resolved(part.id)?.ink;
+    const wide = ink ? (ink.right - ink.left) / (part.place.scale ?? 1) : 400;
+    return Math.max(20, Math.round(lines > 1 ? wide : wide * 0.66));
+  };
   const lines = $derived(part.text.split('\n').length);
   let settle: ReturnType<typeof setTimeout> | undefined;
   function type(text: string): void {
@@ -106,10 +113,22 @@
       commit={() => table.commit(AXIS_NAMES[axis.tag] ?? axis.tag)}
     />
   {/each}
-  {#if lines > 1}
+  {#if lines > 1 || part.wrap}
     <NumberFields {part} rows={NUMBERS.leading} />
   {/if}
+  {#if part.wrap}<NumberFields {part} rows={NUMBERS.column} />{/if}
 </div>
+{#if part.line.shape === 'straight'}
+  <Tick
+    label="In a column"
+    hint="Lines break where the column ends; a text that is too high for it becomes smaller, and says so"
+    checked={part.wrap !== null}
+    change={(on) =>
+      table.change(part.id, 'Column', {
+        wrap: on ? { widthPx: columnPx(), heightPx: null, leastPercent: 60, stands: 'top', even: false } : null,
+      })}
+  />
+{/if}
 {#if axes.length === 0 && weights.length > 1}
   <Choice
     label="Weight"

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { isKnownTreatment, unite, type Bounds } from '$core/index';
+  import CanvasEdge from './CanvasEdge.svelte';
   import CropTicks from './CropTicks.svelte';
   import CurveDrawing from './CurveDrawing.svelte';
   import CrossingHandles from './CrossingHandles.svelte';
@@ -173,7 +174,7 @@
     <g transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-stage class:unseen={worn !== undefined}>
       {#each table.desk.stage?.groups ?? [] as group, index (group.id)}
         <g
-          data-part={group.id}
+          data-part={group.id === '*ground' ? undefined : group.id}
           class:ghost={ghosts.has(group.id)}
           class:told-apart={apart}
           style:--own={apart ? ownColor(index) : undefined}><SvgGroup {group} /></g
@@ -183,6 +184,7 @@
     {#if worn}<g class="worn" transform="translate({view.origin.x} {view.origin.y}) scale({view.scale})" data-dressed aria-hidden="true">
         {#each worn.groups as group (group.id)}<SvgGroup {group} />{/each}
       </g>{/if}
+    {#if table.open.recipe.whole?.canvas}<CanvasEdge canvas={table.open.recipe.whole.canvas} {view} />{/if}
     {#each chosenInks as { id, ink } (id)}{#if chosenInks.length > 1 || !frame}<CropTicks
           box={view.boxToScreen(ink)}
           label={ticks && id === ticks.id && !frame ? size(ticks.ink) : ''}

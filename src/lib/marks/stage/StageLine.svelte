@@ -45,7 +45,7 @@
     </div>
   {:else}
     <nav aria-label="Marks of this brand">
-      {#each table.atHand as mark (mark.id)}
+      {#each table.beside as mark (mark.id)}
         <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>{mark.name}</a>
       {/each}
     </nav>

@@ -160,7 +160,7 @@ export function addables(table: Table): readonly Addable[] {
       add: () => void table.building.add(name),
     };
   });
-  const others = table.atHand.filter((mark) => mark.id !== table.info.id);
+  const others = table.atHand.filter((mark) => mark.id !== table.info.id && mark.role !== 'piece');
   const starters = startersFor(context);
   const texts = starters.findIndex(({ form }) => form !== undefined);
   return [

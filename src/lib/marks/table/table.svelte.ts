@@ -115,6 +115,11 @@ export class Table {
   /** Those that stand in the family. */
   readonly atHand: readonly MarkInfo[] = $derived.by(() => this.marks.filter(({ shelf, id }) => shelf === 'kept' || id === this.info.id));
 
+  /** Those that one goes to and from: the marks of the family, or, on a piece, the pieces. */
+  readonly beside: readonly MarkInfo[] = $derived.by(() =>
+    this.atHand.filter(({ role }) => (role === 'piece') === (this.info.role === 'piece')),
+  );
+
   constructor(
     readonly brand: BrandInfo,
     private readonly opened: MarkInfo,

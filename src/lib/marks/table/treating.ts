@@ -95,7 +95,11 @@ export class Treating {
     let worn = 0;
     for (const mark of this.table.atHand) {
       const before = mark.id === this.table.info.id ? this.table.open.recipe : mark.recipe;
-      if (before.parts.length === 0 || (before.whole?.treatments ?? []).some((each) => each.kind === 'brand-look' && each.look === look.id))
+      if (
+        before.whole?.canvas ||
+        before.parts.length === 0 ||
+        (before.whole?.treatments ?? []).some((each) => each.kind === 'brand-look' && each.look === look.id)
+      )
         continue;
       const after = onWhole(before, (list) => adding([['brand-look', { look: look.id }]], 0)(list));
       worn++;

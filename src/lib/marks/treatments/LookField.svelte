@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { looksOf, wearing, wornBy, type KnownTreatment, type Treatments } from '$core/index';
+  import { EMPTY_RECIPE, looksOf, wearing, wornBy, type KnownTreatment, type Treatments } from '$core/index';
   import { useTable } from '../table/table.svelte';
   import type { TreatmentDesk } from './treatment-desk';
 
@@ -41,7 +41,7 @@
   function apart(): void {
     desk.preview((before): Treatments => {
       const at = before.findIndex((each) => each.id === treatment.id);
-      const holder = { version: 4 as const, parts: [], whole: { treatments: before.slice(at, at + 1) } };
+      const holder = { ...EMPTY_RECIPE, whole: { treatments: before.slice(at, at + 1) } };
       const own = wearing(holder, table.palette).whole?.treatments ?? [];
       return [...before.slice(0, at), ...own, ...before.slice(at + 1)];
     });

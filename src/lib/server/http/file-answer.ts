@@ -6,11 +6,13 @@ import {
   formatOf,
   isRole,
   isSwatchKey,
+  PIECE_PX_PER_UNIT,
   swatchColor,
   type ColorKey,
   type FormatName,
   type Hex,
   type Palette,
+  type PieceCanvas,
 } from '$core/index';
 import { heavy } from '../heavy/pool';
 import { refuse } from './problem-error';
@@ -31,6 +33,14 @@ export function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
   return color;
 }
 
+/** Pixels per inch of pieces whose size is said in mm or inch. */
+const PRINT_DPI = 300;
+/** A piece's own canvas as that of its file. @param bleeds whether the file is printed from, so that what is cut away belongs to it */
+const ownCanvas = ({ width, height, unit, bleed }: PieceCanvas, bleeds: boolean) => ({
+  ...{ width, height, unit, bleedMm: bleeds ? (bleed * PIECE_PX_PER_UNIT[unit]) / PIECE_PX_PER_UNIT.mm : 0 },
+  ...(unit === 'px' ? {} : { dpi: PRINT_DPI }),
+});
+
 /** Answers a mark as a file in one of the formats. */
 export async function fileAnswer(em: EntityManager, event: RequestEvent, name: FormatName): Promise<Response> {
   const format = formatOf(name);
@@ -46,9 +56,13 @@ export async function fileAnswer(em: EntityManager, event: RequestEvent, name: F
       'Give it a ground, or ask for PNG or WebP.',
     );
   const ground = asked === 'clear' ? undefined : groundColor(subject.palette, asked);
-  const { width, height, dpi, widthMm } = pixels ?? {};
+  const piece = subject.recipe.whole?.canvas;
+  // A piece has a size of its own; asked for another one, it is made in that.
+  const asItIs = piece && !['width', 'height', 'widthMm'].some((name) => event.url.searchParams.has(name));
+  const { width, height, dpi, widthMm } = asItIs ? { dpi: pixels?.dpi } : (pixels ?? {});
   const dotsPerInch = dpi ?? (widthMm === undefined || width === undefined ? undefined : dotsPerInchOf(width, widthMm));
   const canvas = canvasSchema.parse({
+    ...(asItIs ? ownCanvas(piece, name === 'pdf') : {}),
     ...(width === undefined ? {} : { width }),
     ...(height === undefined ? {} : { height }),
     ...(dotsPerInch === undefined ? {} : { dpi: dotsPerInch }),

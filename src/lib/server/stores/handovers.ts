@@ -56,7 +56,7 @@ export interface HandoverView {
 export async function plannedMarks(em: EntityManager, brandId: string): Promise<readonly PlannedMark[]> {
   const marks = await em.find(
     Mark,
-    { brand: brandId, archivedAt: null, removedAt: null },
+    { brand: brandId, archivedAt: null, removedAt: null, role: { $ne: 'piece' } },
     { orderBy: { position: 'asc', createdAt: 'asc' } },
   );
   return marks.map(({ id, name, role }) => ({ id, name, role }));

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { pieceSizeText } from '$core/index';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import { usePiecesDesk } from './pieces-desk.svelte';
+
+  const desk = usePiecesDesk();
+  const home = $derived(`/brands/${desk.brand.slug}/marks`);
+  const file = (slug: string, format: string) => `/api${home}/${slug}/picture.${format}?download=1`;
+</script>
+
+{#if desk.pieces.length === 0}
+  <p class="empty">
+    Nothing is made yet. Choose a size and a layout on the right: it is poured with the brand’s own mark, words and faces.
+  </p>
+{/if}
+<ul aria-label="Pieces">
+  {#each desk.pieces as piece (piece.id)}
+    {@const canvas = piece.recipe.whole?.canvas}
+    <li class:chosen={piece.id === desk.chosenId} aria-label={piece.name}>
+      <a href="{home}/{piece.slug}" title="Opens it on its table" aria-label="Open {piece.name}">
+        <MarkPicture picture={desk.pictureOf(piece.id)} label="" />
+      </a>
+      <strong>{piece.name}</strong>
+      <span class="quiet"
+        >{canvas ? pieceSizeText(canvas) : 'no canvas'}{canvas && canvas.bleed > 0 ? `, ${canvas.bleed} ${canvas.unit} bleed` : ''}</span
+      >
+      <span class="acts">
+        <button aria-pressed={piece.id === desk.chosenId} onclick={() => desk.choose(piece.id === desk.chosenId ? undefined : piece.id)}
+          >Layout</button
+        >
+        <a href={file(piece.slug, 'png')} download aria-label="{piece.name} as PNG">PNG</a>
+        <a href={file(piece.slug, 'pdf')} download aria-label="{piece.name} as PDF">PDF</a>
+        <button aria-label="Remove {piece.name}" onclick={() => void desk.shelve(piece)}>Remove</button>
+      </span>
+    </li>
+  {/each}
+</ul>
+
+<style>
+  ul {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+    gap: 22px 18px;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    align-content: start;
+    gap: 2px;
+    padding: 8px;
+    border: 1px solid transparent;
+    font-size: 13px;
+  }
+  li.chosen {
+    border-color: var(--color-plum);
+  }
+  li > a {
+    display: grid;
+    height: 170px;
+    padding: 10px;
+    background: #e9e4d6;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
+  .acts > * {
+    min-height: 24px;
+    color: var(--color-plum);
+    font-weight: 600;
+  }
+  .acts > [aria-pressed='true'] {
+    text-decoration: underline;
+  }
+  .empty {
+    max-width: 46ch;
+    color: var(--color-quiet);
+  }
+</style>

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { navigating } from '$app/state';
+  import { invalidateAll } from '$app/navigation';
+  import type { Brief, ShippedFamily, TypeDesk } from '$core/index';
+  import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import type { ShownMark } from '$lib/client/read-marks';
+  import { onNews } from '$lib/client/work/news';
+  import TopBar from '$lib/ui/TopBar.svelte';
+  import LayoutGrid from './LayoutGrid.svelte';
+  import PieceList from './PieceList.svelte';
+  import { PiecesDesk, providePiecesDesk, type PiecesBrand } from './pieces-desk.svelte';
+
+  interface Props {
+    brand: PiecesBrand;
+    marks: readonly ShownMark[];
+    families: readonly ShippedFamily[];
+    brief: Brief;
+    type: TypeDesk;
+  }
+  const { brand, marks, families, brief, type }: Props = $props();
+
+  // The room is made anew for every brand and palette.
+  // svelte-ignore state_referenced_locally
+  const desk = providePiecesDesk(new PiecesDesk(brand, new PictureDesk(families, brand.slug), brief, type));
+  // svelte-ignore state_referenced_locally
+  desk.all = marks;
+  $effect(() => {
+    desk.all = marks;
+  });
+  $effect(() => desk.drawing.want(desk.recipes, desk.wanted));
+  onMount(() => {
+    const again = () => navigating.to === null && void invalidateAll();
+    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    return () => {
+      for (const stop of stops) stop();
+      desk.drawing.close();
+    };
+  });
+</script>
+
+<div class="room">
+  <TopBar {brand} room="pieces"><span role="status">{desk.said}</span></TopBar>
+  {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
+  <main>
+    <div class="pieces">
+      <h1>Pieces</h1>
+      <p class="quiet">Posts, labels, shirts and cards of the brand’s own live marks: what changes there has changed here.</p>
+      <PieceList />
+    </div>
+    <aside><LayoutGrid /></aside>
+  </main>
+</div>
+
+<style>
+  .room {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+  }
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: minmax(0, 1fr) 590px;
+    min-height: 0;
+  }
+  .pieces,
+  aside {
+    overflow-y: auto;
+    padding: 18px 22px 30px;
+  }
+  .pieces p {
+    margin: 2px 0 14px;
+  }
+  aside {
+    border-left: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .fault {
+    padding: 8px 22px;
+    color: var(--color-rust);
+  }
+  @media (max-width: 1180px) {
+    main {
+      grid-template-columns: minmax(0, 1fr) 400px;
+    }
+  }
+  @media (max-width: 900px) {
+    .room {
+      height: auto;
+    }
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

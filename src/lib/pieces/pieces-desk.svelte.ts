@@ -1,0 +1,200 @@
+import { createContext } from 'svelte';
+import { invalidateAll } from '$app/navigation';
+import {
+  isKnown,
+  PIECE_LAYOUTS,
+  PIECE_SIZES,
+  pieceCanvasSchema,
+  pieceSizeText,
+  pouredPiece,
+  repoured,
+  writeRecipe,
+  type Brief,
+  type FontChoice,
+  type Palette,
+  type PieceCanvas,
+  type PieceContent,
+  type PieceLayout,
+  type PieceSize,
+  type Recipe,
+  type TypeDesk,
+  type WordsWhat,
+} from '$core/index';
+import type { PictureDesk } from '$lib/client/picture-desk.svelte';
+import type { ShownMark } from '$lib/client/read-marks';
+import { request, sentences } from '$lib/client/request';
+import { OpenMark } from '$lib/client/work/open-mark.svelte';
+
+export interface PiecesBrand {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly about: string;
+  readonly palette: Palette;
+}
+type SizeOnly = Omit<PieceCanvas, 'ground' | 'layout'>;
+
+/** The pieces of a brand, and what the next one begins with. */
+export class PiecesDesk {
+  all: readonly ShownMark[] = $state.raw([]);
+  /** The piece that layouts are poured into; none means a new one. */
+  chosenId: string | undefined = $state();
+  sizeId = $state('square-post');
+  /** A size of the designer's own. */
+  own: { readonly width: number; readonly height: number; readonly unit: PieceCanvas['unit'] } = $state.raw({
+    width: 1000,
+    height: 1000,
+    unit: 'px',
+  });
+  words: Readonly<Record<WordsWhat, string>> = $state.raw({ heading: '', text: '', small: '' });
+  markId: string | undefined = $state();
+  submarkId: string | undefined = $state();
+  wholeSet = $state(false);
+  said = $state('');
+  working = $state(false);
+
+  constructor(
+    readonly brand: PiecesBrand,
+    readonly drawing: PictureDesk,
+    brief: Brief,
+    private readonly type: TypeDesk,
+  ) {
+    this.words = { heading: brief.promise || brand.about || brand.name, text: brief.audience || brand.about, small: brand.name };
+  }
+
+  get marks(): readonly ShownMark[] {
+    return this.all.filter(({ role, shelf, recipe }) => role !== 'piece' && shelf === 'kept' && recipe.parts.length > 0);
+  }
+  get pieces(): readonly ShownMark[] {
+    return this.all.filter(({ role, shelf }) => role === 'piece' && shelf === 'kept');
+  }
+  get chosen(): ShownMark | undefined {
+    return this.pieces.find(({ id }) => id === this.chosenId);
+  }
+  get mark(): ShownMark | undefined {
+    return this.marks.find(({ id }) => id === this.markId) ?? this.marks.find(({ role }) => role === 'primary') ?? this.marks[0];
+  }
+  get submark(): ShownMark | undefined {
+    const wanted = this.marks.find(({ id }) => id === this.submarkId);
+    return wanted ?? this.marks.find(({ role }) => role === 'submark') ?? this.marks.find(({ role }) => role === 'icon') ?? this.mark;
+  }
+  get sizes(): readonly PieceSize[] {
+    return PIECE_SIZES;
+  }
+  /** The size that is poured into; nothing where the designer's own is none. */
+  get size(): SizeOnly | undefined {
+    const from = this.chosen?.recipe.whole?.canvas;
+    const preset = PIECE_SIZES.find(({ id }) => id === this.sizeId);
+    const wanted = preset ? preset.canvas : { ...this.own, bleed: this.own.unit === 'px' ? 0 : 3, marginPercent: 6 };
+    const read = pieceCanvasSchema.safeParse(from && this.sizeId === 'as-it-is' ? from : wanted);
+    if (!read.success) return undefined;
+    const { ground: _ground, layout: _layout, ...size } = read.data;
+    return size;
+  }
+  get content(): PieceContent | undefined {
+    const { mark, submark } = this;
+    if (!mark || !submark) return undefined;
+    const name = mark.recipe.parts.filter(isKnown).find((part) => part.kind === 'lettering');
+    const plain = (family: string): FontChoice => ({ family, style: 'normal', axes: {} });
+    const heading = name?.kind === 'lettering' ? name.font : plain('jost');
+    const body = this.type.roles.body[0] ?? this.type.roles.second[0];
+    return {
+      mark: mark.id,
+      submark: submark.id,
+      words: this.words,
+      faces: { heading, text: body ? plain(body) : { ...heading, axes: {} } },
+    };
+  }
+  readonly layouts: readonly PieceLayout[] = PIECE_LAYOUTS;
+
+  /** Every layout in the size that is wanted, as it would be. */
+  readonly offered: readonly { readonly layout: PieceLayout; readonly recipe: Recipe }[] = $derived.by(() => {
+    const { size, content, chosen } = this;
+    if (!size || !content) return [];
+    return this.layouts.map((layout) => ({
+      layout,
+      recipe: chosen
+        ? repoured(chosen.recipe, size, layout, content, this.brand.palette)
+        : pouredPiece(size, layout, content, this.brand.palette),
+    }));
+  });
+  readonly recipes: ReadonlyMap<string, Recipe> = $derived(
+    new Map([
+      ...this.all.map(({ id, recipe }) => [id, recipe] as const),
+      ...this.offered.map(({ layout, recipe }) => [`layout ${layout.id}`, recipe] as const),
+    ]),
+  );
+  readonly wanted = $derived(
+    [...this.pieces.map(({ id }) => id), ...this.offered.map(({ layout }) => `layout ${layout.id}`)].map((id) => ({
+      ...{ key: id.replace(/\W/g, '-'), markId: id, dressing: 'full' as const, palette: this.brand.palette },
+    })),
+  );
+  pictureOf = (id: string) => this.drawing.pictures.get(id.replace(/\W/g, '-'));
+
+  /** A name that no mark has yet. */
+  #freeName(wanted: string): string {
+    const taken = new Set(this.all.map(({ name }) => name));
+    for (let n = 1; ; n++) {
+      const name = n === 1 ? wanted : `${wanted} ${n}`;
+      if (!taken.has(name)) return name;
+    }
+  }
+  #address = () => `/api/brands/${this.brand.slug}/marks`;
+
+  /** Pours a layout: into the piece that is chosen, else into a new one, or into new ones of all sizes of the set. */
+  async pour(layout: PieceLayout): Promise<void> {
+    const { size, content, chosen } = this;
+    if (!size || !content || this.working) return;
+    this.working = true;
+    if (chosen) {
+      const open = new OpenMark({
+        ...{ subject: `mark:${chosen.id}`, address: `${this.#address()}/${chosen.slug}/revisions` },
+        ...{ content: chosen.recipe, number: chosen.revision },
+      });
+      open.commit(`Layout: ${layout.label}`, repoured(chosen.recipe, size, layout, content, this.brand.palette));
+      await open.flush();
+      open.close();
+      this.said = `${chosen.name} stands in “${layout.label}” now; it can be undone on its table.`;
+    } else {
+      const preset = PIECE_SIZES.find(({ id }) => id === this.sizeId);
+      const all = this.wholeSet && preset ? PIECE_SIZES.filter(({ set }) => set === preset.set) : [preset];
+      const made: string[] = [];
+      for (const each of all) {
+        const canvas = each ? pieceCanvasSchema.parse(each.canvas) : size;
+        const name = this.#freeName(each?.label ?? pieceSizeText(canvas));
+        const recipe = pouredPiece(canvas, layout, content, this.brand.palette);
+        const answer = await request('POST', this.#address(), {
+          name,
+          role: 'piece',
+          gesture: 'Pour a layout',
+          recipe: writeRecipe(recipe),
+        });
+        if (!answer.ok) {
+          this.said = sentences(answer.problems);
+          break;
+        }
+        made.push(name);
+      }
+      if (made.length > 0)
+        this.said =
+          made.length === 1
+            ? `“${made[0]}” is made; open it to change anything.`
+            : `${made.length} pieces are made; open them to change anything.`;
+    }
+    await invalidateAll();
+    this.working = false;
+  }
+
+  async shelve(piece: ShownMark): Promise<void> {
+    const answer = await request('PATCH', `${this.#address()}/${piece.slug}`, { shelf: 'removed' });
+    this.said = answer.ok ? `“${piece.name}” is removed; it is found again under All marks.` : sentences(answer.problems);
+    if (this.chosenId === piece.id) this.chosenId = undefined;
+    await invalidateAll();
+  }
+  choose(id: string | undefined): void {
+    this.chosenId = id;
+    this.sizeId = id === undefined ? 'square-post' : 'as-it-is';
+  }
+}
+
+export const [usePiecesDesk, providePiecesDesk] = createContext<PiecesDesk>();
