@@ -25,6 +25,8 @@ export interface PieceContent {
 
 /** Sizes of words, as shares of the square root of the canvas's area; and the smallest that they are set in. */
 const SHARES: Readonly<Record<WordsWhat, number>> = { heading: 0.085, text: 0.037, small: 0.027 };
+/** How much of its room's height one line takes at most: headings run to two lines, texts to four. */
+const ROOM_FOR: Readonly<Record<WordsWhat, number>> = { heading: 0.42, text: 0.2, small: 0.7 };
 /** 6 pt in print (common practice for text that is read in the hand), 18 px on canvases of a thousand. */
 const SMALLEST_PT = 6;
 const SMALLEST_SHARE = 0.017;
@@ -106,7 +108,7 @@ function partsOf(
       const { what, align = 'center', stands = 'top' } = slot;
       const whole = Math.sqrt(widthOf(canvasBox(canvas)) * heightOf(canvasBox(canvas)));
       const least = smallestWordsPx(canvas);
-      const sizePx = Math.max(least, Math.min(whole * SHARES[what], heightPx * 0.8));
+      const sizePx = Math.max(least, Math.min(whole * SHARES[what], heightPx * ROOM_FOR[what]));
       return [
         {
           ...{ kind: 'lettering', id: `${what}${tag}`, name: WORD_NAMES[what], text: content.words[what] },
@@ -141,7 +143,7 @@ function partsOf(
           },
         ];
       return [
-        { kind: 'picture', id: `picture${tag}`, ...content.picture, source: { title: '', author: '', license: 'unknown' } },
+        { kind: 'picture', id: `picture${tag}`, ...content.picture, source: { title: 'Picture', author: '', license: 'unknown' } },
         {
           kind: 'frame',
           id: `picture-frame${tag}`,

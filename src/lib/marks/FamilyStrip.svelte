@@ -8,14 +8,15 @@
 
   const { keep }: { keep: () => void } = $props();
   const table = useTable();
+  const isPiece = $derived(table.info.role === 'piece');
   let adding = $state(false);
   let beginning = $state(false);
   let arranging = $state(false);
 </script>
 
 <div class="strip">
-  <section aria-label="Family">
-    <span class="label side" aria-hidden="true">Family</span>
+  <section aria-label={isPiece ? 'Pieces' : 'Family'}>
+    <span class="label side" aria-hidden="true">{isPiece ? 'Pieces' : 'Family'}</span>
     {#each table.beside as mark (mark.id)}
       <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
         <span class="picture"
@@ -28,7 +29,11 @@
       </a>
     {/each}
     <div>
-      <button class="link" onclick={() => (adding = true)}>Add a mark</button>
+      {#if isPiece}
+        <a class="link" href="/brands/{table.brand.slug}/pieces">All pieces</a>
+      {:else}
+        <button class="link" onclick={() => (adding = true)}>Add a mark</button>
+      {/if}
       <button class="link" onclick={() => (arranging = true)}>All marks</button>
     </div>
   </section>
@@ -55,7 +60,7 @@
     writing-mode: vertical-rl;
     rotate: 180deg;
   }
-  a,
+  section > a,
   section > div {
     display: grid;
     flex: 0 0 114px;
@@ -68,7 +73,7 @@
     background: var(--color-sheet);
     font-size: 11px;
   }
-  a[aria-current] {
+  section > a[aria-current] {
     border-color: var(--color-ink);
     border-bottom-color: var(--color-plum);
   }

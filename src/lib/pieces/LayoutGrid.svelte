@@ -13,7 +13,7 @@
     ...(desk.chosen?.recipe.whole?.canvas
       ? [{ value: 'as-it-is', label: `as it is, ${pieceSizeText(desk.chosen.recipe.whole.canvas)}` }]
       : []),
-    ...desk.sizes.map(({ id: value, label, canvas, set }) => ({ value, label: `${label}, ${pieceSizeText(canvas)} · ${SETS[set]}` })),
+    ...desk.sizes.map(({ id: value, label, canvas }) => ({ value, label: `${label}, ${pieceSizeText(canvas)}` })),
     { value: 'own', label: 'a size of your own' },
   ]);
   const set = $derived(desk.sizes.find(({ id: each }) => each === desk.sizeId)?.set);

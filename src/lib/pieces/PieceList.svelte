@@ -68,6 +68,7 @@
   }
   .acts > * {
     min-height: 24px;
+    line-height: 24px;
     color: var(--color-plum);
     font-weight: 600;
   }

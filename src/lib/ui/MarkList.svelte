@@ -104,16 +104,18 @@
             />
             {#if isTwice(mark)}<small class="quiet">Another mark has this name.</small>{/if}
           </span>
-          <select
-            aria-label="Role of {mark.name}"
-            value={mark.role}
-            onchange={(event) =>
-              void change(mark, { role: event.currentTarget.value }, `“${mark.name}” has the role ${event.currentTarget.value} now.`, {
-                role: mark.role,
-              })}
-          >
-            {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
-          </select>
+          {#if mark.role === 'piece'}<span class="quiet">piece</span>{:else}
+            <select
+              aria-label="Role of {mark.name}"
+              value={mark.role}
+              onchange={(event) =>
+                void change(mark, { role: event.currentTarget.value }, `“${mark.name}” has the role ${event.currentTarget.value} now.`, {
+                  role: mark.role,
+                })}
+            >
+              {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
+            </select>
+          {/if}
           <span class="acts">
             <button
               disabled={at === 0}

@@ -1,20 +1,23 @@
 <script lang="ts">
-  import { PROOF_NAMES, proofsThatMatter } from '$core/index';
+  import { PROOF_NAMES, proofsThatMatter, type ProofName } from '$core/index';
   import { useTable } from '../table/table.svelte';
   import { PROOF_VIEWS } from './proof-views';
 
   const table = useTable();
   let showAll = $state(false);
   const matter = $derived(proofsThatMatter(table.brief));
+  /** A piece stands on its own ground in its own colors: it is looked at small, and in a round place. */
+  const OF_PIECES: readonly ProofName[] = ['small', 'round'];
+  const names = $derived(table.open.recipe.whole?.canvas ? OF_PIECES : PROOF_NAMES);
 </script>
 
 <aside aria-label="Proofs">
   <h2 class="label">Proofs</h2>
-  {#each PROOF_NAMES.filter((name) => showAll || matter.has(name)) as name (name)}
+  {#each names.filter((name) => showAll || names === OF_PIECES || matter.has(name)) as name (name)}
     {@const Proof = PROOF_VIEWS[name]}
     <Proof {name} />
   {/each}
-  {#if showAll || PROOF_NAMES.some((name) => !matter.has(name))}
+  {#if names !== OF_PIECES && (showAll || PROOF_NAMES.some((name) => !matter.has(name)))}
     <button class="link" onclick={() => (showAll = !showAll)}>{showAll ? 'Only what the brief asks for' : 'Show every proof'}</button>
   {/if}
 </aside>

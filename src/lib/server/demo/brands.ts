@@ -15,6 +15,7 @@ import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe, etchedCrest, WORN_PRINT, wornCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 import type { DemoBuilt } from './built';
+import type { DemoPiece } from './pieces';
 import type { DemoDerived } from './derived';
 
 type PartInput = Parameters<typeof createPart>[0];
@@ -51,6 +52,9 @@ export interface DemoBrand {
   readonly board?: readonly DemoPicture[];
   readonly photos?: DemoPhotos;
   readonly marks: readonly DemoMark[];
+  readonly pieces?: readonly DemoPiece[];
+  /** Whether its shirt is drawn for the demo. */
+  readonly shirt?: true;
 }
 
 /** Sample photos, the mark that is stamped on them, and the line of their veil. */
@@ -121,6 +125,32 @@ export const demoBrands: readonly DemoBrand[] = [
       voice: { loudness: 28, novelty: 60, gravity: 38, strength: 35, ornament: 22, warmth: 30 },
     },
     kept: ['josefin-sans', 'marcellus', 'fraunces'],
+    shirt: true,
+    pieces: [
+      {
+        ...{
+          name: 'Square post',
+          size: 'square-post',
+          layout: 'mark-over-words-lead',
+          faces: { heading: 'fraunces', text: 'josefin-sans' },
+        },
+        words: {
+          heading: 'Made by hand, flown for years',
+          text: 'Saturday, low tide: bring a kite that needs mending, and we sew while you watch the wind.',
+          small: 'Windrow Kites',
+        },
+      },
+      {
+        ...{
+          name: 'Label',
+          size: 'label',
+          layout: 'emblem-paper',
+          submark: 'Badge',
+          faces: { heading: 'josefin-sans', text: 'josefin-sans' },
+        },
+        words: { heading: 'Steerable kite, 1.8 m', text: '', small: 'Sewn to order · for winds of 2 to 5' },
+      },
+    ],
     board: shorePictures,
     marks: [
       {
@@ -219,6 +249,22 @@ export const demoBrands: readonly DemoBrand[] = [
   {
     name: 'Gorsebank Rowing Club',
     about: 'A river club of six boats, where everybody rows.',
+    pieces: [
+      {
+        ...{
+          name: 'Fixture card',
+          size: 'fixture-card',
+          layout: 'columns-paper',
+          mark: 'Crest',
+          faces: { heading: 'cinzel', text: 'eb-garamond' },
+        },
+        words: {
+          heading: 'Spring fixtures',
+          text: 'Bank Race, first Sunday in April.\nHerons against the town, on the second Saturday.\nOpen boats: every Wednesday from six, and everybody rows.',
+          small: 'Gorsebank Rowing Club',
+        },
+      },
+    ],
     palette: keepingLook({ ink: '#1f3556', paper: '#f3ebd6', lead: '#1f3556', second: '#9b2d3f', accent: '#c9a227' }, WORN_PRINT),
     brief: {
       audience: 'Members of a river club of six boats, and the town that lines the bank on race days.',
@@ -370,6 +416,18 @@ export const demoBrands: readonly DemoBrand[] = [
   {
     name: 'Tidewrack Aerial',
     about: 'Photographs of the shore, taken from the air.',
+    pieces: [
+      {
+        ...{
+          name: 'Price card',
+          size: 'price-card',
+          layout: 'framed-paper',
+          mark: 'Monogram',
+          faces: { heading: 'italiana', text: 'cormorant' },
+        },
+        words: { heading: '', text: '', small: 'One flight, twelve pictures: 240. A whole shore: by agreement.' },
+      },
+    ],
     palette: { ink: '#2a2a2d', paper: '#e8e4da', lead: '#c8553d', second: '#5b7886', accent: '#d9b382' },
     brief: {
       audience: 'Owners of houses and boats on the coast who want to see them from above.',

@@ -13,6 +13,7 @@ import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
 import { demoBrands, type DemoMark, type DemoPhotos } from './brands';
 import { builtRecipe } from './built';
+import { demoPiece, shirtFront } from './pieces';
 import { derivedRecipe } from './derived';
 
 const CARD_PX = 246;
@@ -24,6 +25,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
   for (const demo of demoBrands) {
     const brand = await createBrand(em, demo);
     let primaryId = '';
+    const ids = new Map<string, string>();
     let primary: Recipe | undefined;
     for (const mark of demo.marks) {
       const pieces = new Map<string, ArtInput>();
@@ -47,9 +49,20 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
               { id: primaryId, recipe: primary },
             ),
           });
+      ids.set(mark.name, created.id);
       primaryId ||= created.id;
       primary ??= created.recipe;
     }
+    for (const piece of demo.pieces ?? [])
+      await createMark(em, brand.id, {
+        ...{ name: piece.name, role: 'piece', gesture: 'Made for the demo' },
+        recipe: demoPiece(piece, (name) => ids.get(name ?? '') ?? primaryId, demo.palette),
+      });
+    if (demo.shirt)
+      await createMark(em, brand.id, {
+        ...{ name: 'Shirt, front', role: 'piece', gesture: 'Made for the demo' },
+        recipe: await shirtFront(em, brand.id),
+      });
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
     if (demo.photos) await layPhotos(em, brand, demo.photos);

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { read } from '../support/api';
+import { faultsOf } from '../support/axe';
+import { useVisitor } from '../support/browser';
+
+const test = useVisitor();
+
+interface Shown {
+  readonly slug: string;
+  readonly name: string;
+  readonly role: string;
+  readonly recipe: {
+    readonly parts: readonly { readonly id: string; readonly text?: string }[];
+    readonly whole?: { readonly canvas?: { readonly layout?: string } };
+  };
+}
+
+describe('pieces', () => {
+  it('a post, a shirt and a card come from one layout; a late change of the name is seen in all; one takes another layout', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const marks = async () => read<Shown[]>(`${test.app.url}/api/brands/windrow-kites/marks`);
+    const pieces = async () => (await marks()).filter(({ role }) => role === 'piece');
+    const before = (await pieces()).length;
+    await visitor.go('/brands/windrow-kites/pieces');
+    await page.waitForSelector('ul[aria-label="Layouts"] svg path');
+    expect(await faultsOf(page)).toEqual([]);
+    for (const [at, size] of ['tall-post', 'shirt-back', 'business-card'].entries()) {
+      await visitor.pick('Size', size);
+      await visitor.fill('Heading', 'Open on Saturdays');
+      await visitor.click('Mark, then words, on the lead color');
+      await expect.poll(async () => (await pieces()).length).toBe(before + at + 1);
+    }
+    const made = ['Tall post', 'Shirt, back', 'Business card'];
+    const pictures = () =>
+      page.evaluate((names) => names.map((name) => document.querySelector(`li[aria-label="${name}"] svg`)?.innerHTML ?? ''), made);
+    await page.waitForFunction((names) => names.every((name) => document.querySelector(`li[aria-label="${name}"] svg path`)), {}, made);
+    const old = await pictures();
+
+    // The name is changed late, on the table of the primary.
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    await page.waitForSelector('[data-stage] path');
+    await page.locator('section[aria-label="Recipe"] button.title').click();
+    await visitor.fill('Text', 'Windrow & Co');
+    await page.keyboard.press('Tab');
+    await expect
+      .poll(async () => JSON.stringify((await marks()).find(({ slug }) => slug === 'primary')?.recipe.parts))
+      .toContain('Windrow & Co');
+    await visitor.go('/brands/windrow-kites/pieces');
+    await page.waitForFunction((names) => names.every((name) => document.querySelector(`li[aria-label="${name}"] svg path`)), {}, made);
+    await page.waitForFunction(
+      (names, were) => names.every((name, at) => document.querySelector(`li[aria-label="${name}"] svg`)?.innerHTML !== were[at]),
+      {},
+      made,
+      old,
+    );
+
+    // Another layout keeps the words.
+    await page.locator('li[aria-label="Business card"] button ::-p-text(Layout)').click();
+    await visitor.click('Two halves, on paper');
+    await expect
+      .poll(async () => (await pieces()).find(({ name }) => name === 'Business card')?.recipe.whole?.canvas?.layout)
+      .toBe('halves-paper');
+    const card = (await pieces()).find(({ name }) => name === 'Business card');
+    expect(card?.recipe.parts.find(({ id }) => id === 'heading')?.text).toBe('Open on Saturdays');
+
+    // On its table: its canvas is there, its checks are told, and what is done is undone.
+    await visitor.go(`/brands/windrow-kites/marks/${card?.slug ?? ''}`);
+    await page.waitForSelector('[data-stage] path');
+    await page.locator('summary ::-p-text(Canvas)').click();
+    await visitor.sees('of this piece pass');
+    await visitor.click('Undo');
+    await expect
+      .poll(async () => (await pieces()).find(({ name }) => name === 'Business card')?.recipe.whole?.canvas?.layout)
+      .toBe('mark-over-words-lead');
+    expect(visitor.errors).toEqual([]);
+  });
+});

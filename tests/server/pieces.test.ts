@@ -1,0 +1,110 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { pieceCanvasSchema, pieceLayout, pouredPiece, writeRecipe } from '$core/index';
+import { nameRecipe, palette, read, send } from '../support/api';
+import { startTestApp } from '../support/test-app';
+
+let app: Awaited<ReturnType<typeof startTestApp>>;
+let home = '';
+let primary = { id: '', slug: '' };
+beforeAll(async () => {
+  app = await startTestApp({ demo: false });
+  home = `${app.url}/api/brands/${(await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Pieced', palette })).value.slug}`;
+  const made = await send<{ id: string; slug: string }>(`${home}/marks`, 'POST', {
+    name: 'Primary',
+    role: 'primary',
+    recipe: nameRecipe('Heron'),
+  });
+  primary = made.value;
+});
+afterAll(() => app.stop());
+
+const font = { family: 'jost', style: 'normal' as const, axes: {} };
+async function piece(name: string, canvas: object, id = 'halves-lead'): Promise<string> {
+  const layout = pieceLayout(id);
+  if (!layout) throw new Error('A layout is gone.');
+  const content = {
+    mark: primary.id,
+    submark: primary.id,
+    faces: { heading: font, text: font },
+    words: { heading: 'Every tide', text: 'Words that stand in a column of their own.', small: 'Small' },
+  };
+  const recipe = writeRecipe(pouredPiece(pieceCanvasSchema.parse(canvas), layout, content, palette));
+  const made = await send<{ slug: string }>(`${home}/marks`, 'POST', { name, role: 'piece', gesture: 'Pour a layout', recipe });
+  expect(made.status, JSON.stringify(made.value)).toBe(201);
+  return made.value.slug;
+}
+const file = async (slug: string, format: string, query = '') => {
+  const response = await fetch(`${home}/marks/${slug}/picture.${format}${query}`);
+  expect(response.status).toBe(200);
+  return Buffer.from(await response.arrayBuffer());
+};
+
+describe('files of pieces', () => {
+  it('have the canvas’s own size in pixels, ground and all, and any other that is asked for', async () => {
+    const slug = await piece('Post', { width: 1080, height: 1350 });
+    const whole = await sharp(await file(slug, 'png'))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([whole.info.width, whole.info.height]).toEqual([1080, 1350]);
+    // The lower half stands on the lead color of the palette, to its last pixel.
+    const corner = (whole.info.width * whole.info.height - 1) * whole.info.channels;
+    expect([...whole.data.subarray(corner, corner + 3)]).toEqual([0xb5, 0x48, 0x2d]);
+    expect((await sharp(await file(slug, 'png', '?width=540')).metadata()).height).toBe(675);
+    expect((await sharp(await file(slug, 'webp')).metadata()).width).toBe(1080);
+  });
+
+  it('in mm are made at 300 pixels an inch without their bleed, and say so', async () => {
+    const slug = await piece('Card', { width: 85, height: 55, unit: 'mm', bleed: 3 });
+    const { width, height, density } = await sharp(await file(slug, 'png')).metadata();
+    expect([width, height]).toEqual([Math.round((85 / 25.4) * 300), Math.round((55 / 25.4) * 300)]);
+    expect(density).toBe(300);
+  });
+
+  it('for print carry their bleed: the page is larger by it, and the trim box is the canvas (pdfinfo)', async () => {
+    const slug = await piece('Printed card', { width: 85, height: 55, unit: 'mm', bleed: 3 });
+    const path = join(mkdtempSync('/tmp/lucky-piece-'), 'card.pdf');
+    writeFileSync(path, await file(slug, 'pdf'));
+    const said = execFileSync('pdfinfo', ['-box', path], { encoding: 'utf8' });
+    const box = (name: string) =>
+      (new RegExp(`${name}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)`).exec(said) ?? []).slice(1).map(Number);
+    const pt = (mm: number) => (mm / 25.4) * 72;
+    const [left = 0, bottom = 0, right = 0, top = 0] = box('TrimBox');
+    expect(right - left).toBeCloseTo(pt(85), 1);
+    expect(top - bottom).toBeCloseTo(pt(55), 1);
+    const media = box('MediaBox');
+    expect(media[2]).toBeCloseTo(pt(91), 1);
+    expect(media[3]).toBeCloseTo(pt(61), 1);
+  });
+
+  it('change with the mark, and nothing of them is in the family’s packs and strips', async () => {
+    const slug = await piece('Follows', { width: 600, height: 600 }, 'alone-paper');
+    const before = await file(slug, 'svg');
+    const now = await read<{ revision: number }>(`${home}/marks/${primary.slug}`);
+    const saved = await send(`${home}/marks/${primary.slug}/revisions`, 'POST', {
+      base: now.revision,
+      gestures: [{ id: crypto.randomUUID(), kind: 'edit', gesture: 'Rename', recipe: nameRecipe('Heron and Daughters') }],
+    });
+    expect(saved.status, JSON.stringify(saved.value)).toBeLessThan(300);
+    expect((await file(slug, 'svg')).equals(before)).toBe(false);
+    const page = await (await fetch(`${app.url}/`)).text();
+    expect(page).not.toContain('follows');
+  });
+
+  it('a canvas that is none is refused, and nothing is written', async () => {
+    const count = (await read<unknown[]>(`${home}/marks`)).length;
+    for (const canvas of [
+      { width: 1, height: 20_000 },
+      { width: 100 },
+      { width: 100, height: 100, bleed: -2 },
+      { width: 1e9, height: 10 },
+    ]) {
+      const recipe = { ...(writeRecipe({ version: 5, parts: [] }) as object), whole: { treatments: [], canvas } };
+      expect((await send(`${home}/marks`, 'POST', { name: 'None', role: 'piece', recipe })).status, JSON.stringify(canvas)).toBe(422);
+    }
+    expect(await read<unknown[]>(`${home}/marks`)).toHaveLength(count);
+  });
+});
