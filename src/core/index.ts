@@ -60,3 +60,6 @@ export * from './scenes';
 
 // Fixed canvases made of a brand's marks
 export * from './pieces';
+
+// A page that shows the whole brand
+export * from './sheet';

@@ -72,6 +72,8 @@ import {
   type Recipe,
   type WholeMark,
   type Resolver,
+  measuredMark,
+  type MeasuredMark,
   newsOf,
   pieceChecks,
   type PieceCheck,
@@ -250,6 +252,14 @@ export class Draughtsman {
     );
   }
 
+  /** What a brand sheet says of a mark. */
+  async measured(markId: string): Promise<MeasuredMark | undefined> {
+    const { loader, resolver, dresser, paths } = this.#ready();
+    const recipe = this.#recipeOf(markId);
+    await loader.load(fontsNeeded(recipe, this.#recipes));
+    const mark = resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
+    return measuredMark(mark, dresser(mark, recipe, this.#palette, 'one-color'), paths);
+  }
   /** What is measured of a piece; nothing of what stands on no canvas. */
   async pieceChecks(markId: string): Promise<readonly PieceCheck[]> {
     const { loader, resolver } = this.#ready();

@@ -6,6 +6,7 @@ import { handoverPlanSchema, type HandoverPlan } from '../handover/plan';
 import { keptPalettesSchema, type KeptPalettes } from './kept-palettes';
 import { photoDeskSchema, type PhotoDesk } from '../watermark/settings';
 import { goodsDeskSchema, type GoodsDesk } from '../scenes/goods-desk';
+import { sheetSchema, type Sheet } from '../sheet/sheet';
 import { typeDeskSchema, type TypeDesk } from './type-desk';
 
 /** The documents a brand has one of each; a new kind is one schema and one row. */
@@ -18,6 +19,7 @@ export const documentForms: {
   readonly handover: StoredForm<HandoverPlan>;
   readonly photos: StoredForm<PhotoDesk>;
   readonly goods: StoredForm<GoodsDesk>;
+  readonly sheet: StoredForm<Sheet>;
 } = {
   brief: { label: 'This brief', steps: [], schema: briefSchema },
   board: { label: 'This board', steps: [], schema: boardSchema },
@@ -27,5 +29,6 @@ export const documentForms: {
   handover: { label: 'This plan', steps: [], schema: handoverPlanSchema },
   photos: { label: 'What is laid over photos', steps: [], schema: photoDeskSchema },
   goods: { label: 'How goods are shown', steps: [], schema: goodsDeskSchema },
+  sheet: { label: 'This sheet', steps: [], schema: sheetSchema },
 };
 export type DocumentKind = keyof typeof documentForms;

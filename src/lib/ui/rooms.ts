@@ -8,6 +8,7 @@ export const rooms = [
   { id: 'proof', label: 'Proof', address: (brand: string) => `/brands/${brand}/proof` },
   { id: 'photos', label: 'Photos', address: (brand: string) => `/brands/${brand}/photos` },
   { id: 'pieces', label: 'Pieces', address: (brand: string) => `/brands/${brand}/pieces` },
+  { id: 'sheet', label: 'Sheet', address: (brand: string) => `/brands/${brand}/sheet` },
   { id: 'handover', label: 'Hand-over', address: (brand: string) => `/brands/${brand}/handover` },
 ] as const;
 

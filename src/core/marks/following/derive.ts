@@ -6,6 +6,7 @@ import type { Linked } from '../parts/linked';
 import { mapPaints } from '../drawing/paint';
 import { inOnePaint } from '../drawing/part-look';
 import { paintKey } from '../recipe/repaint';
+import { canvasBox } from '../recipe/piece-canvas';
 import { createPart, type Recipe } from '../recipe/recipe';
 import { renamed, takenBy, tracedBy } from './references';
 import { isKnown, partKinds, type KnownPart, type Part } from '../registry';
@@ -133,11 +134,28 @@ function wholeOf(recipe: Recipe): KnownPart {
   return whole;
 }
 
+const grounded = new WeakMap<Recipe, Recipe>();
+
+/** A piece with what it stands on as a part: whoever shows all of it shows that too. Marks stand on nothing, and stay what they are. */
+function onItsGround(recipe: Recipe): Recipe {
+  const { canvas } = recipe.whole ?? {};
+  if (!canvas?.ground) return recipe;
+  const before = grounded.get(recipe);
+  if (before) return before;
+  const { left, top, right, bottom } = canvasBox(canvas);
+  const form = { form: 'panel', widthPx: right - left, heightPx: bottom - top, cornerPx: 0 } as const;
+  const sheet = { ...expect(createPart({ kind: 'shape', id: 'ground', form, paint: canvas.ground })), id: '*ground' } as Part;
+  const made = { ...recipe, parts: [sheet, ...recipe.parts] };
+  grounded.set(recipe, made);
+  return made;
+}
+
 /** @param home the mark that the link stands in */
 function follow(link: Linked, home: string, way: Way): Followed {
   const mark = link.from.mark ?? home;
-  const recipe = way.sources.get(mark);
-  way.through.set(mark, recipe);
+  const stored = way.sources.get(mark);
+  way.through.set(mark, stored);
+  const recipe = stored && link.from.part === null ? onItsGround(stored) : stored;
   const source =
     recipe &&
     (link.from.part === null ? link.from.mark !== null && wholeOf(recipe) : recipe.parts.find((part) => part.id === link.from.part));

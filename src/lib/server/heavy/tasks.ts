@@ -3,6 +3,8 @@ import {
   fingerprintOf,
   judgeDelivery,
   markOutlines,
+  measuredMark,
+  type MeasuredMark,
   screenPicture,
   type Dressing,
   type DeskAnswer,
@@ -26,6 +28,7 @@ import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo'
 import { takenPhoto } from '../photos/taken-photo';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
 import { shownOn, type GoodsOrder } from '../goods/shown-on';
+import { pathAlgebra } from '../fonts';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
 import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
@@ -146,6 +149,16 @@ export const tasks = {
     ...order
   }: Pick<ScreenOrder, 'recipe' | 'sources' | 'palette' | 'ownFamilies'>): Promise<Fingerprint | undefined> =>
     fingerprintOf(markOutlines((await drawMark({ ...order, dressing: 'full' }, ownFamilies)).drawing)),
+  /** What a brand sheet says of a mark. */
+  measured: async ({
+    ownFamilies,
+    ...order
+  }: Pick<ScreenOrder, 'recipe' | 'sources' | 'palette' | 'ownFamilies'>): Promise<MeasuredMark | undefined> =>
+    measuredMark(
+      await drawMark({ ...order, dressing: 'full' }, ownFamilies),
+      await drawMark({ ...order, dressing: 'one-color' }, ownFamilies),
+      await pathAlgebra(),
+    ),
   library: (_: Record<string, never>): Promise<Library> => library(),
   screen: async ({ recipe, sources, palette, dressing, ownFamilies, prefix, pictures }: ScreenOrder): Promise<ScreenPicture> =>
     screenPicture(await drawMark({ recipe, sources, palette, dressing }, ownFamilies), prefix, pictures),

@@ -1,0 +1,15 @@
+export { SHEET_DESIGN_NAMES, SHEET_DESIGNS, type SheetDesignName } from './designs';
+export { measuredMark, type MeasuredMark, type SheetFace, type SheetFacts, type SheetMark } from './facts';
+export { sheetFactsOf } from './facts-of';
+export { SHEET_PAGE_NAMES, SHEET_PAGES, type SheetPageName } from './pages';
+export {
+  pageOrder,
+  pageText,
+  SHEET_SIZE_NAMES,
+  SHEET_SIZES,
+  sheetPages,
+  sheetSchema,
+  type DrawnPage,
+  type Sheet,
+  type SheetSize,
+} from './sheet';

@@ -1,0 +1,21 @@
+import { cells, gridFor } from '../kit';
+import type { SheetPage } from '../page';
+
+const MOST = 8;
+
+/** Pieces as far as they exist. */
+export const inUse: SheetPage = {
+  title: 'In use',
+  text: () => 'Pieces made of these marks, faces and colors.',
+  there: ({ pieces }) => pieces.length > 0,
+  draw: (kit, { body, unit }) => {
+    const pieces = kit.facts.pieces.slice(0, MOST);
+    const { columns, rows } = gridFor(pieces.length, body);
+    cells(body, columns, rows, unit * 3).forEach((cell, at) => {
+      const piece = pieces[at];
+      if (!piece) return;
+      kit.mark({ ...cell, bottom: cell.bottom - unit * 5 }, piece.id, { repaint: [] });
+      kit.words({ ...cell, top: cell.bottom - unit * 4 }, piece.name, { size: unit * 2, align: 'center' });
+    });
+  },
+};

@@ -1,0 +1,279 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { navigating } from '$app/state';
+  import { invalidateAll } from '$app/navigation';
+  import {
+    pageOrder,
+    pageText,
+    SHEET_DESIGN_NAMES,
+    SHEET_DESIGNS,
+    SHEET_PAGES,
+    SHEET_SIZE_NAMES,
+    SHEET_SIZES,
+    sheetFactsOf,
+    sheetPages,
+    type Brief,
+    type MeasuredMark,
+    type Palette,
+    type Sheet,
+    type SheetPageName,
+    type ShippedFamily,
+    type TypeDesk,
+  } from '$core/index';
+  import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import type { ShownMark } from '$lib/client/read-marks';
+  import { onNews } from '$lib/client/work/news';
+  import { openDocument } from '$lib/client/work/open-document.svelte';
+  import { undoOrder } from '$lib/client/work/undo-order';
+  import Choice from '$lib/ui/Choice.svelte';
+  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
+  import Room from '$lib/ui/Room.svelte';
+  import SaveBanner from '$lib/ui/SaveBanner.svelte';
+
+  interface Props {
+    brand: { readonly id: string; readonly slug: string; readonly name: string; readonly about: string; readonly palette: Palette };
+    marks: readonly ShownMark[];
+    families: readonly ShippedFamily[];
+    brief: Brief;
+    type: TypeDesk;
+    sheet: { readonly number: number; readonly content: Sheet };
+  }
+  const { brand, marks, families, brief, type, sheet }: Props = $props();
+
+  // The room is made anew for every brand and palette.
+  // svelte-ignore state_referenced_locally
+  const open = openDocument(brand, 'sheet', sheet);
+  // svelte-ignore state_referenced_locally
+  const drawing = new PictureDesk(families, brand.slug);
+  const order = undoOrder(() => [open]);
+  const now = $derived(open.content);
+
+  const recipes = $derived(new Map(marks.map(({ id, recipe }) => [id, recipe])));
+  let measured: ReadonlyMap<string, MeasuredMark> = $state.raw(new Map());
+  let measuring = $state(true);
+  $effect(() => {
+    const all = recipes;
+    const wanted = marks.filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece').map(({ id }) => id);
+    let current = true;
+    const measure = async () => {
+      const found = new Map<string, MeasuredMark>();
+      for (const id of wanted) {
+        const one = await drawing.about(all, brand.palette, (draughtsman) => draughtsman.measured(id));
+        if (!current) return;
+        if (one) found.set(id, one);
+      }
+      measured = found;
+      measuring = false;
+    };
+    measure().catch(() => (measuring = false));
+    return () => (current = false);
+  });
+  const facts = $derived(sheetFactsOf(brand, marks, { brief, type, families, measured, contact: now.contact }));
+  const pages = $derived(facts.marks.length > 0 ? sheetPages(now, facts) : []);
+  $effect(() =>
+    drawing.want(
+      new Map([...recipes, ...pages.map(({ id, recipe }) => [`page ${id}`, recipe] as const)]),
+      pages.map(({ id }) => ({ key: `page-${id}`, markId: `page ${id}`, dressing: 'full' as const, palette: brand.palette })),
+    ),
+  );
+
+  onMount(() => {
+    void open.restore();
+    const again = () => navigating.to === null && !open.unsaved && void invalidateAll();
+    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    return () => {
+      for (const stop of stops) stop();
+      open.close();
+      drawing.close();
+    };
+  });
+
+  const change = (gesture: string, next: Partial<Sheet>) => open.commit(gesture, { ...now, ...next });
+  const names = $derived(pageOrder(now));
+  function move(page: SheetPageName, by: -1 | 1): void {
+    const list = [...names];
+    const at = list.indexOf(page);
+    list.splice(at, 1);
+    list.splice(at + by, 0, page);
+    change('Order of pages', { order: list });
+  }
+  function write(page: SheetPageName | 'cover', text: string): void {
+    const { [page]: _before, ...rest } = now.texts;
+    const ours = page === 'cover' ? undefined : SHEET_PAGES[page].text(facts);
+    change('Text of a page', { texts: text === ours ? rest : { ...rest, [page]: text } });
+  }
+</script>
+
+<Room {brand} room="sheet" columns="minmax(0, 1fr) 360px" works={[open]} {order}>
+  {#snippet notices()}
+    <SaveBanner work={open} name="The sheet" />
+    {#if drawing.problem}<p class="fault" role="alert">{drawing.problem}</p>{/if}
+  {/snippet}
+  <div class="pages">
+    <h1>Brand sheet</h1>
+    <p class="quiet">How the brand is used, page by page; every page follows the marks, the colors and the brief.</p>
+    {#if pages.length === 0}
+      <p class="quiet" role="status">
+        {measuring ? 'The marks are being measured …' : 'There is no mark to show yet: build one in Marks first.'}
+      </p>
+    {/if}
+    {#each pages as page (page.id)}
+      <figure>
+        <div class="sheet" style:aspect-ratio="{SHEET_SIZES[now.size].width} / {SHEET_SIZES[now.size].height}">
+          <MarkPicture picture={drawing.pictures.get(`page-${page.id}`)} label="{page.title} of the brand sheet" />
+        </div>
+        <figcaption class="quiet">{page.title}</figcaption>
+      </figure>
+    {/each}
+  </div>
+  <aside aria-label="What the sheet is like">
+    <a class="file" href="/api/brands/{brand.slug}/sheet.pdf?download=1" download>Save as PDF</a>
+    <Pick
+      label="Design"
+      hint="How all pages are laid out"
+      value={now.design}
+      options={SHEET_DESIGN_NAMES.map((value) => ({ value, label: SHEET_DESIGNS[value].label }))}
+      choose={(design) => change('Design', { design: design as Sheet['design'] })}
+    />
+    <Choice
+      label="Size"
+      hint="Of every page, lying"
+      value={now.size}
+      options={SHEET_SIZE_NAMES.map((value) => ({ value, label: SHEET_SIZES[value].label }))}
+      choose={(size) => change('Size', { size: size as Sheet['size'] })}
+    />
+    <label for="sheet-contact">Contact</label>
+    <textarea
+      id="sheet-contact"
+      rows="2"
+      maxlength="1000"
+      placeholder="who to ask, and where"
+      value={now.contact}
+      onchange={(event) => change('Contact', { contact: event.currentTarget.value })}></textarea>
+    <h2 class="label">Pages</h2>
+    <ul>
+      {#each names as page, at (page)}
+        {@const row = SHEET_PAGES[page]}
+        {@const left = now.left.includes(page)}
+        <li aria-label={row.title} class:left>
+          <div class="head">
+            <strong>{row.title}</strong>
+            {#if !row.there(facts)}<span class="quiet">nothing to show yet</span>{/if}
+            <button aria-label="Move {row.title} up" disabled={at === 0} onclick={() => move(page, -1)}>↑</button>
+            <button aria-label="Move {row.title} down" disabled={at === names.length - 1} onclick={() => move(page, 1)}>↓</button>
+            <button
+              aria-pressed={left}
+              onclick={() =>
+                change(left ? 'Take a page in' : 'Leave a page out', {
+                  left: left ? now.left.filter((each) => each !== page) : [...now.left, page],
+                })}>{left ? 'Take in' : 'Leave out'}</button
+            >
+          </div>
+          {#if !left}
+            <textarea
+              aria-label="Text of {row.title}"
+              rows="2"
+              maxlength="1000"
+              value={pageText(now, page, facts)}
+              onchange={(event) => write(page, event.currentTarget.value)}></textarea>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+  </aside>
+</Room>
+
+<style>
+  .pages {
+    overflow-y: auto;
+    padding: 18px 22px 40px;
+  }
+  .pages > p {
+    margin: 2px 0 14px;
+  }
+  figure {
+    max-width: 860px;
+    margin: 0 0 22px;
+  }
+  .sheet {
+    overflow: hidden;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  figcaption {
+    padding-top: 4px;
+    font-size: 12px;
+  }
+  aside {
+    display: flex;
+    flex-direction: column;
+    gap: 6px;
+    overflow-y: auto;
+    padding: 18px 22px 40px;
+    border-left: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  .file {
+    align-self: start;
+    padding: 8px 16px;
+    background: var(--color-plum);
+    color: #fff;
+    font-weight: 600;
+    font-size: 14px;
+  }
+  label {
+    font-size: 13px;
+  }
+  textarea {
+    width: 100%;
+    padding: 5px 8px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+    font-size: 13px;
+    resize: vertical;
+  }
+  h2 {
+    margin-top: 10px;
+    font-family: var(--font-sans);
+  }
+  ul {
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    padding: 6px 0 10px;
+    border-top: 1px solid var(--color-rule);
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    padding-bottom: 4px;
+    font-size: 14px;
+  }
+  .head strong {
+    flex: 1;
+  }
+  .head .quiet {
+    font-size: 12px;
+  }
+  .head button {
+    min-width: 24px;
+    min-height: 24px;
+    color: var(--color-plum);
+    font-weight: 600;
+    font-size: 13px;
+  }
+  .head button:disabled {
+    opacity: 0.35;
+  }
+  .left strong {
+    color: var(--color-quiet);
+    text-decoration: line-through;
+  }
+  .fault {
+    padding: 8px 22px;
+    color: var(--color-rust);
+  }
+</style>
