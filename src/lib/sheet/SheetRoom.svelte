@@ -110,7 +110,9 @@
     <SaveBanner work={open} name="The sheet" />
     {#if drawing.problem}<p class="fault" role="alert">{drawing.problem}</p>{/if}
   {/snippet}
-  <div class="pages">
+  <!-- what scrolls is reached by keys too -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="pages" role="region" aria-label="Pages of the sheet" tabindex="0">
     <h1>Brand sheet</h1>
     <p class="quiet">How the brand is used, page by page; every page follows the marks, the colors and the brief.</p>
     {#if pages.length === 0}
@@ -226,6 +228,7 @@
     font-size: 13px;
   }
   textarea {
+    flex: none;
     width: 100%;
     padding: 5px 8px;
     border: 1px solid var(--color-rule);

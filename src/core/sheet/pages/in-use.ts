@@ -1,3 +1,4 @@
+import { inset } from '../../pieces/layout';
 import { cells, gridFor } from '../kit';
 import type { SheetPage } from '../page';
 
@@ -14,7 +15,9 @@ export const inUse: SheetPage = {
     cells(body, columns, rows, unit * 3).forEach((cell, at) => {
       const piece = pieces[at];
       if (!piece) return;
-      kit.mark({ ...cell, bottom: cell.bottom - unit * 5 }, piece.id, { repaint: [] });
+      const frame = { ...cell, bottom: cell.bottom - unit * 5 };
+      kit.line(frame, unit * 0.1);
+      kit.mark(inset(frame, unit * 2), piece.id, { repaint: [] });
       kit.words({ ...cell, top: cell.bottom - unit * 4 }, piece.name, { size: unit * 2, align: 'center' });
     });
   },
