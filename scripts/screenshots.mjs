@@ -42,15 +42,6 @@ const VIEWS = [
     },
   },
   {
-    file: 'marks-ring',
-    path: '/brands/gorsebank-rowing-club/marks/ring',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Gorsebank)').click();
-      await page.locator('summary ::-p-text(Line)').click();
-    },
-  },
-  {
     file: 'marks-crest',
     path: '/brands/gorsebank-rowing-club/marks/arms',
     ready: 'aside svg[aria-label="reversed"] path',
@@ -93,16 +84,6 @@ const VIEWS = [
     },
   },
   {
-    file: 'marks-fonts',
-    path: '/brands/tidewrack-aerial/marks/primary',
-    ready: 'aside svg[aria-label="reversed"] path',
-    prepare: async (page) => {
-      await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Tidewrack)').click();
-      await page.locator('::-p-aria([name="Font Italiana"][role="button"])').click();
-      await page.waitForFunction(() => document.querySelectorAll('.list li svg').length > 60);
-    },
-  },
-  {
     file: 'family',
     path: '/brands/windrow-kites/family',
     ready: '.tree svg path',
@@ -116,6 +97,23 @@ const VIEWS = [
     ready: '.tile svg path',
     prepare: async (page) => {
       await page.waitForFunction(() => document.querySelectorAll('.tile [data-verdict]').length > 40);
+    },
+  },
+  {
+    file: 'pieces',
+    path: '/brands/windrow-kites/pieces',
+    ready: 'ul[aria-label="Pieces"] svg path',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('ul[aria-label="Layouts"] svg').length > 20);
+    },
+  },
+  {
+    file: 'sheet',
+    path: '/brands/gorsebank-rowing-club/sheet',
+    ready: 'figure svg path',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('figure svg').length > 8, { timeout: 120_000 });
+      await page.evaluate(() => document.querySelectorAll('figure')[5]?.scrollIntoView());
     },
   },
   {

@@ -77,7 +77,8 @@ export const DEBIAN = {
   postgresql: { label: 'PostgreSQL', present: () => postgresPrograms() !== undefined },
   chromium: { label: 'Chromium', present: () => onPath('chromium') },
   'poppler-utils': { label: 'pdftocairo (a second PDF reader)', present: () => onPath('pdftocairo') },
-  imagemagick: { label: 'ImageMagick (a second reader of pictures)', present: () => onPath('convert') },
+  // Debian's own: other programs are called convert too.
+  imagemagick: { label: 'ImageMagick (a second reader of pictures)', present: () => existsSync('/usr/bin/convert') },
   'libtiff-tools': { label: 'tiffinfo (libtiff)', present: () => onPath('tiffinfo') },
   'librsvg2-bin': { label: 'rsvg-convert (a second SVG renderer)', present: () => onPath('rsvg-convert') },
   potrace: { label: 'potrace (a second tracer, the yardstick of ours)', present: () => onPath('potrace') },

@@ -81,7 +81,7 @@ function byPoppler(file: Uint8Array, width: number, height: number): Picture {
 function byMagick(file: Uint8Array, ending: string): Picture {
   const from = join(folder, `file.${ending}`);
   writeFileSync(from, file);
-  execFileSync('convert', [ending === 'ico' ? `${from}[6]` : from, '-depth', '8', `PNG32:${join(folder, 'magick.png')}`]);
+  execFileSync('/usr/bin/convert', [ending === 'ico' ? `${from}[6]` : from, '-depth', '8', `PNG32:${join(folder, 'magick.png')}`]);
   return fromPng(join(folder, 'magick.png'));
 }
 

@@ -38,14 +38,14 @@ const nameOf = ({ set, name, title }: ArtSource): string => `${set ?? ''}/${name
 
 /** Marks of other brands of this studio that a brand's marks look like, and pieces of art that both show. */
 export async function lookAlikes(em: EntityManager, brand: BrandView): Promise<readonly LookAlike[]> {
-  const own = (await listMarks(em.fork(), brand.id)).filter(({ shelf }) => shelf === 'kept');
+  const own = (await listMarks(em.fork(), brand.id)).filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece');
   const found: LookAlike[] = [];
   const prints = new Map<string, Fingerprint | undefined>();
   for (const mark of own) prints.set(mark.id, await fingerprint(em, brand, mark, own));
   let looked = 0;
   for (const other of await listBrands(em.fork())) {
     if (other.id === brand.id) continue;
-    const marks = (await listMarks(em.fork(), other.id)).filter(({ shelf }) => shelf === 'kept');
+    const marks = (await listMarks(em.fork(), other.id)).filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece');
     for (const theirs of marks) {
       if (++looked > MOST_OTHERS) return found;
       const print = await fingerprint(em, other, theirs, marks);

@@ -25,6 +25,7 @@
   import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
+  import ClientLinks from './ClientLinks.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import Pick from '$lib/ui/Pick.svelte';
@@ -153,6 +154,7 @@
       placeholder="who to ask, and where"
       value={now.contact}
       onchange={(event) => change('Contact', { contact: event.currentTarget.value })}></textarea>
+    <ClientLinks {brand} {marks} />
     <h2 class="label">Pages</h2>
     <ul>
       {#each names as page, at (page)}

@@ -46,7 +46,7 @@
         <button
           class="link"
           title="Lays it over every mark of the family, each as a whole"
-          aria-label="Wear {look.name} on every mark"
+          aria-label="Everywhere: wear {look.name} on every mark"
           onclick={() => void table.treating.wearInFamily(look, table.brand.slug)}>Everywhere</button
         >
         <button

@@ -329,6 +329,46 @@ export const PictureOrder = defineEntity({
   },
 });
 
+/** An address under which a client sees a brand: what it shows, and until when. */
+export const ClientLink = defineEntity({
+  name: 'ClientLink',
+  tableName: 'client_link',
+  properties: {
+    id: p.uuid().primary(),
+    brand: () => p.manyToOne(Brand),
+    name: p.text(),
+    tokenSha256: p.string().fieldName('token_sha256'),
+    wordHash: p.text().nullable(),
+    marks: p.json<readonly string[]>(),
+    ...made(),
+    createdAt: p.datetime(),
+    endsAt: p.datetime().nullable(),
+    endedAt: p.datetime().nullable(),
+  },
+});
+
+/** What a client said of a mark: a note, or a yes to the version that was shown. */
+export const ClientNote = defineEntity({
+  name: 'ClientNote',
+  tableName: 'client_note',
+  properties: {
+    id: p.uuid().primary(),
+    link: () => p.manyToOne(ClientLink),
+    mark: () => p.manyToOne(Mark),
+    revision: p.integer(),
+    kind: p.string().$type<'note' | 'yes'>(),
+    x: p.float().nullable(),
+    y: p.float().nullable(),
+    name: p.text(),
+    text: p.text().default(''),
+    createdAt: p.datetime(),
+    answer: p.text().nullable(),
+    answeredBy: p.text().nullable(),
+    answeredAt: p.datetime().nullable(),
+    closedAt: p.datetime().nullable(),
+  },
+});
+
 export type BrandRow = InferEntity<typeof Brand>;
 export type MarkRow = InferEntity<typeof Mark>;
 export type TryRow = InferEntity<typeof Try>;
@@ -350,4 +390,6 @@ export const entities = [
   PhotoRun,
   PhotoFile,
   PictureOrder,
+  ClientLink,
+  ClientNote,
 ];

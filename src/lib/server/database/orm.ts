@@ -11,6 +11,7 @@ import { Shelves } from './migrations/0005-shelves';
 import { Authors } from './migrations/0006-authors';
 import { FilesHandovers } from './migrations/0007-files-handovers';
 import { Photos } from './migrations/0008-photos';
+import { ClientLinks } from './migrations/0010-client-links';
 import { PictureOrders } from './migrations/0009-picture-orders';
 import { adoptDiskFiles } from '../files';
 
@@ -41,6 +42,7 @@ async function open(): Promise<MikroORM> {
         { name: '0007-files-handovers', class: FilesHandovers },
         { name: '0008-photos', class: Photos },
         { name: '0009-picture-orders', class: PictureOrders },
+        { name: '0010-client-links', class: ClientLinks },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

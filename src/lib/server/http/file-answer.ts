@@ -36,7 +36,7 @@ export function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
 /** Pixels per inch of pieces whose size is said in mm or inch. */
 const PRINT_DPI = 300;
 /** A piece's own canvas as that of its file. @param bleeds whether the file is printed from, so that what is cut away belongs to it */
-const ownCanvas = ({ width, height, unit, bleed }: PieceCanvas, bleeds: boolean) => ({
+export const ownCanvas = ({ width, height, unit, bleed }: PieceCanvas, bleeds: boolean) => ({
   ...{ width, height, unit, bleedMm: bleeds ? (bleed * PIECE_PX_PER_UNIT[unit]) / PIECE_PX_PER_UNIT.mm : 0 },
   ...(unit === 'px' ? {} : { dpi: PRINT_DPI }),
 });

@@ -186,6 +186,29 @@ export const newPhotoQuerySchema = z.strictObject({ name: z.string().default('')
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** What was brushed over a picture whose ground is taken out. */
+export const newLinkSchema = z.strictObject({
+  name: line(80),
+  marks: z.array(z.uuid().toLowerCase()).min(1).max(60),
+  word: z.string().max(200).default(''),
+  /** The last day it is open, in the studio's own time zone. */
+  endsAt: z.iso.datetime({ offset: true }).nullable().default(null),
+});
+export const linkChangeSchema = z.strictObject({ do: z.enum(['end']) });
+export const noteChangeSchema = z.strictObject({ answer: z.string().trim().max(4000).optional(), closed: z.boolean().optional() });
+/** What a client says; the form of a page that works without scripts. */
+const share = z.coerce.number().min(0).max(1);
+export const saidSchema = z.object({
+  mark: z.uuid().toLowerCase(),
+  name: line(80),
+  text: z.string().trim().max(4000, 'A note holds 4,000 letters').default(''),
+  x: share.optional(),
+  y: share.optional(),
+});
+export const clientFileSchema = z.strictObject({
+  dressing: dressingSchema.default('full'),
+  width: z.coerce.number().int().min(16).max(6000).optional(),
+  download: z.enum(['0', '1']).default('0'),
+});
 export const newPictureOrderSchema = z.strictObject({
   id: z.uuid().toLowerCase(),
   words: line(300),

@@ -1,0 +1,78 @@
+import type { RequestEvent } from '@sveltejs/kit';
+import type { InferEntity } from '@mikro-orm/core';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { Brand, type ClientLink } from '../database/entities';
+import { notFound, refuse } from '../http/problem-error';
+import { findBrand, type BrandView } from '../stores/brands';
+import { listMarks, type MarkView } from '../stores/marks';
+import { count } from './limits';
+import { linkBehind, stateOf } from './links';
+import { isPass, passOf, TOKEN } from './token';
+
+export type Link = InferEntity<typeof ClientLink>;
+/** What a visitor with an open link may see: this, and nothing else of the studio. */
+export interface Visit {
+  readonly link: Link;
+  readonly token: string;
+  readonly brand: BrandView;
+  readonly marks: readonly MarkView[];
+  /** All marks of the brand: those that are shown may follow others. */
+  readonly all: readonly MarkView[];
+}
+
+const COOKIE = 'lucky-client';
+const GONE = () => notFound('page');
+const whoAsks = (event: Pick<RequestEvent, 'getClientAddress'>): string => {
+  try {
+    return event.getClientAddress();
+  } catch {
+    return 'unknown';
+  }
+};
+
+/** The open link under an address. An unknown, ended or old one looks the same: there is nothing. @throws 404, 429 */
+export async function openLink(em: EntityManager, event: Pick<RequestEvent, 'getClientAddress' | 'params'>): Promise<Link> {
+  const token = event.params['token'] ?? '';
+  const asks = whoAsks(event);
+  const link = TOKEN.test(token) ? await linkBehind(em, token) : null;
+  if (!link || stateOf(link) !== 'open') {
+    await count('guess', asks);
+    throw GONE();
+  }
+  await count('page', `${link.id} ${asks}`);
+  return link;
+}
+
+/** Whether the word of a link was said in this browser. */
+export const isUnlocked = ({ wordHash }: Link, event: Pick<RequestEvent, 'cookies' | 'params'>): boolean =>
+  !wordHash || isPass(event.cookies.get(COOKIE), event.params['token'] ?? '', wordHash);
+
+/** Keeps in this browser that the word was right; only under this very address, and out of reach of scripts. */
+export function unlock({ wordHash }: Link, event: Pick<RequestEvent, 'cookies' | 'params' | 'url'>): void {
+  const token = event.params['token'] ?? '';
+  event.cookies.set(COOKIE, passOf(token, wordHash ?? ''), {
+    path: `/c/${token}`,
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: event.url.protocol === 'https:',
+    maxAge: 7 * 24 * 3600,
+  });
+}
+
+/** What stands under an address for whoever may see it. @throws 404, 429, and 401 while the word was not said */
+export async function visit(em: EntityManager, event: Pick<RequestEvent, 'getClientAddress' | 'params' | 'cookies'>): Promise<Visit> {
+  const link = await openLink(em, event);
+  if (!isUnlocked(link, event)) throw refuse(401, 'word-wanted', 'This page wants a word first.', 'Open its address and enter the word.');
+  const { slug } = await em.fork().findOneOrFail(Brand, { id: link.brand.id });
+  const brand = await findBrand(em.fork(), slug);
+  if (brand.shelf === 'removed') throw GONE();
+  const all = await listMarks(em.fork(), link.brand.id);
+  return {
+    link,
+    token: event.params['token'] ?? '',
+    brand,
+    all,
+    marks: all.filter(({ id, shelf }) => shelf === 'kept' && link.marks.includes(id)),
+  };
+}
+export { count, whoAsks };

@@ -1,0 +1,186 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import type { ShownMark } from '$lib/client/read-marks';
+  import { request, sentences } from '$lib/client/request';
+  import { onNews } from '$lib/client/work/news';
+  import Fold from '$lib/ui/Fold.svelte';
+
+  interface Note {
+    readonly id: string;
+    readonly link: string;
+    readonly mark: string;
+    readonly revision: number;
+    readonly kind: 'note' | 'yes';
+    readonly at: { readonly x: number; readonly y: number } | null;
+    readonly name: string;
+    readonly text: string;
+    readonly answer: string | null;
+    readonly closed: boolean;
+  }
+  interface View {
+    readonly links: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly endsAt: string | null;
+      readonly state: 'open' | 'over' | 'ended';
+      readonly hasWord: boolean;
+      readonly marks: readonly string[];
+    }[];
+    readonly notes: readonly Note[];
+    readonly address?: string;
+  }
+  interface Props {
+    brand: { readonly id: string; readonly slug: string };
+    marks: readonly ShownMark[];
+  }
+  const { brand, marks }: Props = $props();
+  const kept = $derived(marks.filter(({ shelf, recipe }) => shelf === 'kept' && recipe.parts.length > 0));
+  const markOf = (id: string) => marks.find((mark) => mark.id === id);
+
+  let view: View | undefined = $state.raw();
+  let address = $state('');
+  let said = $state('');
+  let name = $state('For the client');
+  let word = $state('');
+  let day = $state('');
+  let left: ReadonlySet<string> = $state.raw(new Set());
+  const home = $derived(`/api/brands/${brand.slug}`);
+  const take = (answer: Awaited<ReturnType<typeof request<View>>>): boolean => {
+    if (answer.ok) [view, said] = [answer.value, ''];
+    else said = sentences(answer.problems);
+    return answer.ok;
+  };
+  const look = async () => void take(await request<View>('GET', `${home}/links`));
+  onMount(() => {
+    void look();
+    return onNews(`client:${brand.id}`, () => void look());
+  });
+
+  async function make(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    const shown = kept.filter(({ id }) => !left.has(id)).map(({ id }) => id);
+    const endsAt = day === '' ? null : new Date(`${day}T23:59:59`).toISOString();
+    const answer = await request<View>('POST', `${home}/links`, { name: name.trim(), marks: shown, word, endsAt });
+    if (take(answer) && answer.ok) [address, word] = [answer.value.address ?? '', ''];
+  }
+  const end = async (id: string) => take(await request<View>('PATCH', `${home}/links/${id}`, { do: 'end' }));
+  const change = async (id: string, body: object) => take(await request<View>('PATCH', `${home}/notes/${id}`, body));
+  function toggle(id: string): void {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    left = next;
+  }
+  const open = $derived(view?.notes.filter(({ closed }) => !closed) ?? []);
+  const STATES = { open: 'open', over: 'its day has passed', ended: 'ended' } as const;
+</script>
+
+<Fold label="Client’s link" summary={open.length === 0 ? '' : `${open.length} to answer`}>
+  {#if said}<p class="fault" role="alert">{said}</p>{/if}
+  {#if address}
+    <p class="quiet">Its address, said once: copy it now.</p>
+    <input readonly aria-label="Address of the link" value={address} onfocus={(event) => event.currentTarget.select()} />
+  {/if}
+  <ul aria-label="Notes of the client">
+    {#each view?.notes ?? [] as note (note.id)}
+      {@const mark = markOf(note.mark)}
+      <li class:closed={note.closed}>
+        <p>
+          <strong>{note.name}</strong>
+          {note.kind === 'yes' ? `said yes to version ${note.revision} of` : 'on'}
+          <a href="/brands/{brand.slug}/marks/{mark?.slug ?? ''}">{mark?.name ?? 'a mark that is gone'}</a>
+          {#if note.at}<span class="quiet">at {Math.round(note.at.x * 100)} %, {Math.round(note.at.y * 100)} %</span>{/if}
+        </p>
+        {#if note.text}<p class="text">{note.text}</p>{/if}
+        <textarea
+          aria-label="Answer to {note.name}"
+          rows="1"
+          maxlength="4000"
+          placeholder="answer"
+          value={note.answer ?? ''}
+          onchange={(event) => void change(note.id, { answer: event.currentTarget.value })}></textarea>
+        <button onclick={() => void change(note.id, { closed: !note.closed })}>{note.closed ? 'Open again' : 'Close'}</button>
+      </li>
+    {/each}
+  </ul>
+  <ul aria-label="Links">
+    {#each view?.links ?? [] as link (link.id)}
+      <li>
+        <strong>{link.name}</strong>
+        <span class="quiet"
+          >{STATES[link.state]}{link.endsAt && link.state === 'open' ? ` until ${link.endsAt.slice(0, 10)}` : ''}{link.hasWord
+            ? ', with a word'
+            : ''}, {link.marks.length} shown</span
+        >
+        {#if link.state === 'open'}<button aria-label="End it: {link.name}" onclick={() => void end(link.id)}>End it</button>{/if}
+      </li>
+    {/each}
+  </ul>
+  <form onsubmit={make} aria-label="A new link">
+    <label for="link-name">What it is called</label>
+    <input id="link-name" maxlength="80" required bind:value={name} />
+    <label for="link-word">A word to enter, if you like</label>
+    <input id="link-word" maxlength="200" autocomplete="off" bind:value={word} />
+    <label for="link-day">Last day, if it has one</label>
+    <input id="link-day" type="date" bind:value={day} />
+    <fieldset>
+      <legend>Shows</legend>
+      {#each kept as mark (mark.id)}
+        <label class="tick"><input type="checkbox" checked={!left.has(mark.id)} onchange={() => toggle(mark.id)} /> {mark.name}</label>
+      {/each}
+    </fieldset>
+    <button disabled={kept.every(({ id }) => left.has(id))}>Make a link</button>
+  </form>
+</Fold>
+
+<style>
+  ul {
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    padding: 6px 0;
+    border-bottom: 1px solid var(--color-rule);
+    font-size: 13px;
+  }
+  .closed {
+    opacity: 0.6;
+  }
+  .text {
+    overflow-wrap: anywhere;
+    white-space: pre-wrap;
+  }
+  .quiet {
+    font-size: 12px;
+  }
+  form,
+  fieldset {
+    display: grid;
+    gap: 4px;
+    padding-top: 8px;
+    font-size: 13px;
+  }
+  input:not([type='checkbox']),
+  textarea {
+    width: 100%;
+    padding: 5px 8px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+    font-size: 13px;
+  }
+  .tick {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    min-height: 24px;
+  }
+  button {
+    min-height: 26px;
+    color: var(--color-plum);
+    font-weight: 600;
+    text-align: left;
+  }
+  .fault {
+    color: var(--color-rust);
+    font-size: 13px;
+  }
+</style>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import ClientMark from '$lib/client-page/ClientMark.svelte';
+
+  const { data, form } = $props();
+</script>
+
+<svelte:head>
+  <title>{data.locked ? 'A word, please' : `${data.name}: ${data.title}`}</title>
+  <meta name="robots" content="noindex, nofollow" />
+</svelte:head>
+<main>
+  {#if data.locked}
+    <h1>A word, please</h1>
+    <p>This page is open to those who know the word. Your designer has told it to you.</p>
+    <form method="POST" action="?/word">
+      <label for="word">Word</label>
+      <input id="word" name="word" type="password" maxlength="200" required autocomplete="off" />
+      <button>Open</button>
+    </form>
+    {#if form?.said}<p class="fault" role="alert">{form.said}</p>{/if}
+  {:else}
+    <h1>{data.name}</h1>
+    <p class="quiet">
+      {data.title}{data.endsAt ? `. Open until ${data.endsAt.slice(0, 10)}` : ''}.
+      <a href="/c/{data.token}/sheet.pdf">How the brand is used, as a PDF</a>
+    </p>
+    {#if form?.said}<p class="fault" role="alert">{form.said}</p>{/if}
+    <ul class="palette" aria-label="Colors">
+      {#each data.palette as { key, name, hex } (key)}
+        <li><span style:background={hex}></span>{name} <code>{hex}</code></li>
+      {/each}
+    </ul>
+    {#each data.marks as mark (mark.id)}
+      <ClientMark
+        {mark}
+        token={data.token}
+        notes={data.notes.filter((note) => note.mark === mark.id)}
+        placed={data.placed?.mark === mark.id ? data.placed : null}
+      />
+    {/each}
+    {#if data.marks.length === 0}<p>Nothing is shown here yet.</p>{/if}
+  {/if}
+</main>
+
+<style>
+  main {
+    max-width: 860px;
+    margin: 0 auto;
+    padding: 28px 18px 60px;
+    font-size: 16px;
+  }
+  h1 {
+    overflow-wrap: anywhere;
+  }
+  a {
+    color: var(--color-plum);
+    font-weight: 600;
+  }
+  .quiet {
+    margin: 4px 0 18px;
+    color: var(--color-quiet);
+  }
+  .palette {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 18px;
+    padding: 0;
+    list-style: none;
+    font-size: 14px;
+  }
+  .palette span {
+    display: inline-block;
+    width: 18px;
+    height: 18px;
+    margin-right: 6px;
+    border: 1px solid var(--color-rule);
+    vertical-align: -4px;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 10px;
+    margin-top: 16px;
+  }
+  input {
+    min-height: 44px;
+    padding: 8px 10px;
+    border: 1px solid var(--color-quiet);
+    background: var(--color-sheet);
+  }
+  button {
+    min-height: 44px;
+    padding: 8px 18px;
+    background: var(--color-plum);
+    color: #fff;
+    font-weight: 600;
+  }
+  .fault {
+    margin-top: 10px;
+    color: var(--color-rust);
+  }
+</style>
