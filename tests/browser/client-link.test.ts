@@ -39,7 +39,8 @@ describe('a client’s link', () => {
     await phone.type('section[aria-label="Monogram"] input[name="name"]', 'Ada');
     await Promise.all([phone.waitForNavigation(), phone.click('section[aria-label="Monogram"] button[value="yes"]')]);
 
-    // In the studio, without a reload.
+    // In the studio, without a reload. A page that is behind another one draws nothing.
+    await page.bringToFront();
     await visitor.sees('Could this be a little bolder?');
     await visitor.sees('said yes to version 1 of');
     expect(await page.$eval('ul[aria-label="Notes of the client"]', (list) => list.textContent)).toContain('at 25 %, 50 %');
@@ -62,6 +63,7 @@ describe('a client’s link', () => {
       .toContain('It is, from tomorrow.');
 
     // Ended, there is nothing.
+    await page.bringToFront();
     await visitor.click('End it: For the client');
     await visitor.sees('ended');
     expect((await phone.goto(link))?.status()).toBe(404);

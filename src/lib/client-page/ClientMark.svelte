@@ -178,7 +178,7 @@
     border-left: 3px solid var(--color-moss);
   }
   .closed {
-    opacity: 0.65;
+    background: var(--color-paper);
   }
   .note {
     display: grid;

@@ -143,7 +143,7 @@
     font-size: 13px;
   }
   .closed {
-    opacity: 0.6;
+    background: var(--color-paper);
   }
   .text {
     overflow-wrap: anywhere;
