@@ -1,4 +1,4 @@
-import { contrastRatio, isRole, swatchColor, swatchesOf, type Palette, type Role } from '../color';
+import { contrastRatio, swatchColor, swatchesOf, type Palette, type Role } from '../color';
 import { heightOf, widthOf, type Bounds } from '../geometry';
 import { bleedBox, canvasBox, safeBox, type PieceCanvas } from '../marks/recipe/piece-canvas';
 import { createPart, EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
@@ -260,9 +260,3 @@ export function repoured(
     whole: { ...recipe.whole, ...fresh.whole, treatments: recipe.whole?.treatments ?? [] },
   };
 }
-
-/** Whether a color key is one of the five roles; grounds of pieces are. */
-export const groundRole = (canvas: PieceCanvas): Role | undefined => {
-  const { ground } = canvas;
-  return ground && 'role' in ground && isRole(ground.role) ? ground.role : undefined;
-};

@@ -55,7 +55,7 @@
         {#each PIECE_UNITS as unit (unit)}<option selected={unit === desk.own.unit}>{unit}</option>{/each}
       </select>
     </div>
-    {#if !desk.size}<p class="fault" role="alert">Sides go from 8 to 20,000 px; 20,000 px are 5.2 m at 96 px an inch.</p>{/if}
+    {#if !desk.size}<p class="fault" role="alert">Sides go from 8 to 20,000 px; 20,000 px are 5.3 m at 96 px an inch.</p>{/if}
   {/if}
   {#if !desk.chosen}
     {#if set}<Tick

@@ -88,10 +88,6 @@ export const wornBy = ({ parts, whole }: Recipe, look: string): number => {
   );
 };
 
-/** Those of several recipes that wear a look, by their keys. */
-export const recipesWearing = <K>(recipes: Iterable<readonly [K, Recipe]>, look: string): readonly K[] =>
-  [...recipes].filter(([, recipe]) => wornBy(recipe, look) > 0).map(([key]) => key);
-
 /**
  * A look made of a part's treatments. Looks that the part wears become their own treatments in it.
  * @param heightPx how high the part stands, in its own pixels: the look's lengths are made for that

@@ -26,6 +26,6 @@ export {
 } from './edit';
 export { treatmentGrips, type TreatmentGrip } from './grips';
 export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
-export { lookFrom, looksOf, recipesWearing, wearing, keepingLook, droppingLook, wornBy, type BrandLook } from './brand-looks';
+export { lookFrom, looksOf, wearing, keepingLook, droppingLook, wornBy, type BrandLook } from './brand-looks';
 export { TREATMENT_STACKS, type TreatmentStack } from './stacks';
 export type { TreatmentControl, TreatmentHandle } from './treatment';
