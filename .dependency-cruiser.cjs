@@ -33,7 +33,7 @@ module.exports = {
           '\\+server\\.ts$',
           '\\+page\\.server\\.ts$',
           '\\+layout\\.server\\.ts$',
-          '^src/hooks\\.server\\.ts$',
+          '^src/(hooks\\.server|app\\.d)\\.ts$',
         ],
       },
       to: { path: '^src/lib/server/' },

@@ -3,7 +3,11 @@ import { createServer } from 'node:http';
 import { pathToFileURL } from 'node:url';
 import { PROJECT } from './setup/project.mjs';
 
-const { handler } = await import(pathToFileURL(`${PROJECT}/build/handler.js`).href);
+/** The app refuses to start where it would not be safe; what it says is one sentence for whoever starts it. */
+const { handler } = await import(pathToFileURL(`${PROJECT}/build/handler.js`).href).catch((/** @type {Error} */ error) => {
+  console.error(error.message);
+  process.exit(1);
+});
 
 /** Headers that every answer carries; routes may say something stricter. @source OWASP Secure Headers */
 const HEADERS = {
@@ -11,6 +15,8 @@ const HEADERS = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
+  ...(process.env.ORIGIN?.startsWith('https:') ? { 'strict-transport-security': 'max-age=31536000; includeSubDomains' } : {}),
   'content-security-policy':
     "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'",
 };
@@ -20,7 +26,8 @@ const WORKERS = '/_app/immutable/workers/';
 const WORKER_POLICY = HEADERS['content-security-policy'].replace("'wasm-unsafe-eval'", "'wasm-unsafe-eval' 'unsafe-eval'");
 
 /** Names under which this server may be asked for; another name may be one that was bound to this address to get in. */
-const hosts = new Set(['127.0.0.1', 'localhost', '[::1]', ...(process.env.ALLOWED_HOSTS ?? '').split(',').filter(Boolean)]);
+const origin = URL.canParse(process.env.ORIGIN ?? '') ? [new URL(process.env.ORIGIN ?? '').hostname] : [];
+const hosts = new Set(['127.0.0.1', 'localhost', '[::1]', ...origin, ...(process.env.ALLOWED_HOSTS ?? '').split(',').filter(Boolean)]);
 const isKnown = (/** @type {string | undefined} */ host) => host !== undefined && hosts.has(host.toLowerCase().replace(/:\d+$/, ''));
 
 const server = createServer((request, response) => {

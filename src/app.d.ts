@@ -1,10 +1,10 @@
-declare module 'bidi-js' {
-  interface EmbeddingLevels {
-    readonly levels: Uint8Array;
-    readonly paragraphs: readonly { readonly start: number; readonly end: number; readonly level: number }[];
+import type { Who } from '$lib/server/guard/who';
+
+declare global {
+  namespace App {
+    interface Locals {
+      /** Who is asking; nobody at places that are open to anyone, where people sign in. */
+      who: Who | undefined;
+    }
   }
-  interface Bidi {
-    getEmbeddingLevels(text: string, direction?: 'ltr' | 'rtl'): EmbeddingLevels;
-  }
-  export default function bidiFactory(): Bidi;
 }

@@ -2,16 +2,18 @@ import { spawn } from 'node:child_process';
 import { PROJECT } from './project.mjs';
 
 /**
- * Starts the built app on loopback and waits until it and its database answer.
- * @param {{ port: number, databaseUrl: string, demo?: boolean,  quiet?: boolean, fileFolder?: string }} options
+ * Starts the built app, on loopback unless told otherwise, and waits until it and its database answer.
+ * @param {{ port: number, databaseUrl: string, host?: string, origin?: string | undefined, demo?: boolean, quiet?: boolean, fileFolder?: string, env?: Record<string, string> }} options
  */
-export async function startApp({ port, databaseUrl, fileFolder, demo = false, quiet = false }) {
+export async function startApp({ port, databaseUrl, fileFolder, origin, host = '127.0.0.1', demo = false, quiet = false, env: more = {} }) {
+  const isAny = host === '0.0.0.0' || host === '::';
+  const url = `http://${isAny ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${port}`;
   const env = {
     ...process.env,
     NODE_ENV: 'production',
-    HOST: '127.0.0.1',
+    HOST: host,
     PORT: String(port),
-    ORIGIN: `http://127.0.0.1:${port}`,
+    ORIGIN: origin ?? url,
     DATABASE_URL: databaseUrl,
     LOAD_DEMO_BRANDS: demo ? '1' : '0',
     FILE_FOLDER: fileFolder ?? `${PROJECT}/.data/files`,
@@ -22,6 +24,7 @@ export async function startApp({ port, databaseUrl, fileFolder, demo = false, qu
     MALLOC_ARENA_MAX: '2',
     MALLOC_TRIM_THRESHOLD_: '1048576',
     MALLOC_MMAP_THRESHOLD_: '1048576',
+    ...more,
   };
   // A process group of its own: Ctrl-C reaches the command first, which then stops the app and the database in order.
   const child = spawn(process.execPath, [`${PROJECT}/scripts/serve.mjs`], {
@@ -32,7 +35,6 @@ export async function startApp({ port, databaseUrl, fileFolder, demo = false, qu
   });
   let ended = false;
   const end = new Promise((resolve) => child.on('close', (code) => ((ended = true), resolve(code))));
-  const url = `http://127.0.0.1:${port}`;
   for (let attempt = 0; ; attempt++) {
     if (ended) throw new Error('The app ended while it was starting.');
     const ready = await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(10_000) }).then(

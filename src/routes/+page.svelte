@@ -33,7 +33,9 @@
 </script>
 
 <svelte:head><title>Studio · Lucky Thistle</title></svelte:head>
-<TopBar room="studio"><OwnName /></TopBar>
+<TopBar room="studio"
+  >{#if !data.signedIn}<OwnName />{/if}</TopBar
+>
 <main>
   <div class="head">
     <h1>{heading}</h1>

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { inject } from 'vitest';
@@ -6,19 +7,39 @@ import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
 import { startWorker } from '../../scripts/setup/worker.mjs';
 
-/** The built app on a database of its own. */
-export async function startTestApp(options: { readonly demo?: boolean } = {}) {
+/** Runs the command for people on a database. */
+export function people(databaseUrl: string, ...args: readonly string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['build/heavy/people.js', ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+  });
+  return { status, stdout, stderr, password: /days: (\S+)/.exec(stdout)?.[1] ?? '' };
+}
+/** A studio’s first owner, as the tests’ sign-in knows them. */
+export const OWNER = { name: 'Ada Quill', email: 'ada@studio.example' } as const;
+
+/** The built app on a database of its own. @param options.signIn people have to sign in; an owner is there
+ * @param options.env more for its environment, where people sign in */
+export async function startTestApp(
+  options: { readonly demo?: boolean; readonly signIn?: boolean; readonly env?: Readonly<Record<string, string>> } = {},
+) {
   const cluster = inject('cluster');
   const databaseUrl = ensureDatabase(cluster, `test_${randomUUID().slice(0, 8)}`);
   const start = (demo: boolean, port: number, folder = fileFolder) =>
-    startApp({ port, databaseUrl, demo, quiet: true, fileFolder: folder });
+    startApp({ port, databaseUrl, demo, quiet: true, fileFolder: folder, ...(options.signIn ? { env, origin } : {}) });
   const fileFolder = mkdtempSync('/tmp/lucky-files-');
   const port = await freePort();
+  const env = { SIGN_IN: '1', SIGN_IN_SECRET: randomUUID(), ...options.env };
+  // Pages are shown under one address, whichever process answers.
+  const origin = `http://127.0.0.1:${port}`;
+  const owner = options.signIn ? people(databaseUrl, 'add', '--name', OWNER.name, '--email', OWNER.email, '--role', 'owner') : undefined;
   const app = await start(options.demo ?? true, port);
   return {
     ...app,
     databaseUrl,
     fileFolder,
+    /** The password that lets the first owner in once. */
+    ownerPassword: owner?.password ?? '',
     /** A second web process on the same database; with a disk of its own it is as if it ran on another machine. */
     another: async ({ ownDisk = false } = {}) => start(false, await freePort(), ownDisk ? mkdtempSync('/tmp/lucky-files-') : fileFolder),
     /** A process that makes the files of packs; each with a disk of its own. */

@@ -1,9 +1,10 @@
 import pg from 'pg';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { pool } from './database/pool';
 
 /** What a page hears of: something that it may show has moved on. */
 export interface Moved {
-  /** `mark:<id>`, `document:<brand id>/<kind>`, `palette:<brand id>` */
+  /** `mark:<id>`, `handover:<id>`, `photo-run:<id>`, `people:<studio id>`; anything else begins with a brand: `palette:<brand id>`, `document:<brand id>/<kind>` */
   readonly subject: string;
   readonly revision: number;
 }
@@ -72,6 +73,29 @@ class Events {
 
 /** Calls `listener` for everything that moves on, from any process; with the subject `*` when some may have been missed. */
 export const onMoved = (listener: Listener): (() => void) => (kept.luckyThistleEvents ??= new Events()).listen(listener);
+
+/** Where a subject’s studio stands, by the subject’s kind; those that are not named are of a brand. */
+const STUDIO_OF: Readonly<Record<string, string>> = {
+  mark: 'select b."studio_id" from "mark" m join "brand" b on b."id" = m."brand_id" where m."id" = $1',
+  handover: 'select b."studio_id" from "handover" h join "brand" b on b."id" = h."brand_id" where h."id" = $1',
+  'photo-run': 'select b."studio_id" from "photo_run" r join "brand" b on b."id" = r."brand_id" where r."id" = $1',
+};
+const OF_BRAND = 'select "studio_id" from "brand" where "id" = $1';
+/** Subjects never change hands. */
+const studios = new Map<string, string | undefined>();
+const MOST_STUDIOS = 20_000;
+
+/** The studio that a subject belongs to; nothing where it is gone. */
+export async function studioOfSubject(subject: string): Promise<string | undefined> {
+  const [kind = '', id = ''] = subject.split(/[:/]/);
+  if (kind === 'people') return id;
+  const key = `${kind in STUDIO_OF ? kind : 'brand'}:${id}`;
+  if (studios.has(key)) return studios.get(key);
+  const { rows } = await pool().query<{ studio_id: string }>(STUDIO_OF[kind] ?? OF_BRAND, [id]);
+  if (studios.size >= MOST_STUDIOS) studios.clear();
+  studios.set(key, rows[0]?.studio_id);
+  return rows[0]?.studio_id;
+}
 
 export async function closeEvents(): Promise<void> {
   await kept.luckyThistleEvents?.close();

@@ -31,6 +31,8 @@
 {:else if work.save.kind === 'waiting'}
   <div class="banner" role="alert">
     {work.save.problems[0]?.message}
+    {#if work.save.problems[0]?.code === 'sign-in'}<a class="link" href="/sign-in" target="_blank" rel="noopener">Sign in again</a> in a tab of
+      its own.{/if}
     {#if work.kept}Your work is kept in this browser and saved when it can be.{:else}This browser cannot keep your work: leave this tab open
       until it is saved.{/if}
   </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { page } from '$app/state';
   import { looksIn } from './kept-looks.svelte';
   import { commonRooms, rooms, type RoomId } from './rooms';
 
@@ -10,6 +11,9 @@
     children?: Snippet;
   }
   const { brand, room, children }: Props = $props();
+
+  const signedIn = $derived((page.data as { signedIn?: { name: string; role: string } }).signedIn);
+  const common = $derived(commonRooms.filter(({ id }) => id !== 'people' || !signedIn || signedIn.role === 'owner'));
 </script>
 
 <header>
@@ -27,12 +31,20 @@
         >
       {/each}
     {:else}
-      {#each commonRooms as { id, label, address } (id)}
+      {#each common as { id, label, address } (id)}
         <a href={address} aria-current={id === room ? 'page' : undefined}>{label}</a>
       {/each}
     {/if}
   </nav>
-  <div class="end">{@render children?.()}</div>
+  <div class="end">
+    {@render children?.()}
+    {#if signedIn}
+      {#if signedIn.role === 'viewer'}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span
+        >{/if}
+      <a class="link" href="/you" title="Your password, and where you are signed in">{signedIn.name}</a>
+      <form method="POST" action="/sign-out"><button class="link">Sign out</button></form>
+    {/if}
+  </div>
 </header>
 
 <style>

@@ -16,6 +16,7 @@ export const rooms = [
 export const commonRooms = [
   { id: 'studio', label: 'Studio', address: '/' },
   { id: 'library', label: 'Library', address: '/library' },
+  { id: 'people', label: 'People', address: '/people' },
 ] as const;
 
 export type RoomId = (typeof rooms)[number]['id'] | (typeof commonRooms)[number]['id'];

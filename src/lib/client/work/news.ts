@@ -5,6 +5,8 @@ interface Moved {
 }
 type Listener = (revision: number) => void;
 
+/** How long to wait once news were refused. */
+const REFUSED_MS = 5000;
 const CHANNEL = 'lucky-thistle/moved';
 
 /**
@@ -37,6 +39,10 @@ class News {
       const moved = JSON.parse(data) as Moved;
       this.#hear(moved);
       this.#channel.postMessage(moved);
+    };
+    // A browser tries again by itself, unless it was refused: then somebody has to sign in first, perhaps in another tab.
+    source.onerror = () => {
+      if (source.readyState === EventSource.CLOSED) setTimeout(() => this.#listen(), REFUSED_MS);
     };
   }
 

@@ -11,6 +11,8 @@ const waitFor = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms)
 const retryMs = (failures: number): number => RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 0;
 /** Ids asked about at once. */
 const ASKED = 60;
+/** What may go otherwise later: a conflict is settled, a server comes back, somebody signs in again or gets their role back. */
+const isPassing = (status: number): boolean => status === 0 || status >= 500 || [401, 403, 409, 429].includes(status);
 const clock = (at: number) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /**
@@ -291,7 +293,7 @@ export class OpenWork<T> {
         if (this.#closed) this.#journal?.close();
         return this.#follow();
       }
-      if (answer.status === 409 || answer.status === 0 || answer.status >= 500 || answer.status === 429) {
+      if (isPassing(answer.status)) {
         this.#sending = false;
         return this.#sendFailed(answer);
       }

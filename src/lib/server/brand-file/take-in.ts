@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { Brand, Mark } from '../database/entities';
 import { heavy } from '../heavy/pool';
+import { studio } from '../http/author';
 import { findBrand, type BrandView } from '../stores/brands';
 import { freeSlug } from '../stores/slug';
 import type { BrandFile } from './form';
@@ -29,13 +30,13 @@ export async function takeInBrand(em: EntityManager, bytes: Uint8Array): Promise
     // Addresses are given one at a time, whoever asks.
     await tx.execute('lock table "brand" in share row exclusive mode');
     const file = await freed(tx, read);
-    const brands = await tx.find(Brand, {}, { fields: ['slug'] });
+    const brands = await tx.find(Brand, { studio: studio() }, { fields: ['slug'] });
     const id = randomUUID();
     const own = freeSlug(file.brand.name, new Set(brands.map((brand) => brand.slug)));
     const run = (sql: string, values: readonly unknown[]) => tx.execute(sql, [...values]);
     await run(
-      'insert into "brand" ("id", "slug", "name", "about", "palette_number", "created_at", "position") values (?, ?, ?, ?, ?, ?, ?)',
-      [...[id, own, file.brand.name, file.brand.about, file.palettes.length, file.brand.createdAt], brands.length],
+      'insert into "brand" ("id", "slug", "name", "about", "palette_number", "created_at", "position", "studio_id") values (?, ?, ?, ?, ?, ?, ?, ?)',
+      [id, own, file.brand.name, file.brand.about, file.palettes.length, file.brand.createdAt, brands.length, studio()],
     );
     for (const { number, kind, gesture, madeBy, madeFrom, createdAt, colors } of file.palettes)
       await run(

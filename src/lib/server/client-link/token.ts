@@ -1,5 +1,5 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import { hash, verify } from '@node-rs/argon2';
+import { hashed, isHashOf } from '../guard/hashing';
 
 /** 192 random bits: nobody guesses it. */
 export const newToken = (): string => randomBytes(24).toString('base64url');
@@ -7,10 +7,10 @@ export const TOKEN = /^[A-Za-z0-9_-]{32}$/;
 /** What is stored of an address: whoever reads the database cannot open it. */
 export const digestOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
-/** @source OWASP Password Storage Cheat Sheet: Argon2id, 19 MiB, two passes, one lane */
-const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-export const hashedWord = (word: string): Promise<string> => hash(word.normalize('NFC').trim(), COST);
-export const isWord = (hashed: string, word: string): Promise<boolean> => verify(hashed, word.normalize('NFC').trim());
+/** A word is told and typed: blanks around it do not count. */
+const asSaid = (word: string): string => word.trim();
+export const hashedWord = (word: string): Promise<string> => hashed(asSaid(word));
+export const isWord = (hash: string, word: string): Promise<boolean> => isHashOf(hash, asSaid(word));
 
 /** What a browser keeps once the word was right: made of the stored hash, so that another word, or none, ends it at once. */
 export const passOf = (token: string, wordHash: string): string => createHmac('sha256', wordHash).update(token).digest('base64url');

@@ -1,11 +1,11 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { InferEntity } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { Brand, type ClientLink } from '../database/entities';
+import type { ClientLink } from '../database/entities';
 import { notFound, refuse } from '../http/problem-error';
-import { findBrand, type BrandView } from '../stores/brands';
+import { brandOfId, type BrandView } from '../stores/brands';
 import { listMarks, type MarkView } from '../stores/marks';
-import { count } from './limits';
+import { count } from '../guard/limits';
 import { linkBehind, stateOf } from './links';
 import { isPass, passOf, TOKEN } from './token';
 
@@ -63,8 +63,7 @@ export function unlock({ wordHash }: Link, event: Pick<RequestEvent, 'cookies' |
 export async function visit(em: EntityManager, event: Pick<RequestEvent, 'getClientAddress' | 'params' | 'cookies'>): Promise<Visit> {
   const link = await openLink(em, event);
   if (!isUnlocked(link, event)) throw refuse(401, 'word-wanted', 'This page wants a word first.', 'Open its address and enter the word.');
-  const { slug } = await em.fork().findOneOrFail(Brand, { id: link.brand.id });
-  const brand = await findBrand(em.fork(), slug);
+  const brand = await brandOfId(em.fork(), link.brand.id);
   if (brand.shelf === 'removed') throw GONE();
   const all = await listMarks(em.fork(), link.brand.id);
   return {

@@ -1,7 +1,7 @@
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
 import { loadDemoBrands } from '../demo/load';
-import { onBehalfOf } from '../http/author';
+import { HOME_STUDIO, onBehalfOf } from '../http/author';
 import { entities } from './entities';
 import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
 import { Tries } from './migrations/0003-tries';
@@ -13,6 +13,7 @@ import { FilesHandovers } from './migrations/0007-files-handovers';
 import { Photos } from './migrations/0008-photos';
 import { ClientLinks } from './migrations/0010-client-links';
 import { PictureOrders } from './migrations/0009-picture-orders';
+import { StudiosPeople } from './migrations/0011-studios-people';
 import { adoptDiskFiles } from '../files';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
@@ -32,6 +33,7 @@ async function open(): Promise<MikroORM> {
     migrations: {
       tableName: 'migration',
       snapshot: false,
+      silent: true,
       migrationsList: [
         { name: '0001-brands-marks-revisions', class: BrandsMarksRevisions },
         { name: '0002-documents-pictures-fonts', class: DocumentsPicturesFonts },
@@ -43,6 +45,7 @@ async function open(): Promise<MikroORM> {
         { name: '0008-photos', class: Photos },
         { name: '0009-picture-orders', class: PictureOrders },
         { name: '0010-client-links', class: ClientLinks },
+        { name: '0011-studios-people', class: StudiosPeople },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
@@ -54,7 +57,8 @@ async function open(): Promise<MikroORM> {
       await locked.execute(`select pg_advisory_xact_lock(${STARTUP_LOCK})`);
       await orm.getMigrator().up();
       await adoptDiskFiles();
-      if (process.env['LOAD_DEMO_BRANDS'] === '1') await onBehalfOf({ name: '', from: 'the demo' }, () => loadDemoBrands(orm.em.fork()));
+      if (process.env['LOAD_DEMO_BRANDS'] === '1')
+        await onBehalfOf({ name: '', from: 'the demo', studio: HOME_STUDIO }, () => loadDemoBrands(orm.em.fork()));
     });
   } catch (error) {
     await orm.close(true);

@@ -24,6 +24,7 @@ import {
   type ProcessName,
   type Result,
 } from '$core/index';
+import { ROLES } from '../guard/who';
 import { BRAND_ORDERS } from '../stores/brands';
 import { SHELVES } from '../stores/shelves';
 import { PICTURE_USES } from '../taken-picture';
@@ -56,6 +57,26 @@ const readBy = <T>(read: (input: unknown) => Result<T>) =>
   });
 const recipe = readBy(parseRecipe);
 const palette = readBy((input) => accepted(paletteForm, input));
+
+const personName = line(80);
+const email = z.string().trim().toLowerCase().max(200).pipe(z.email('Expected an address such as ada@studio.example'));
+export const newPersonSchema = z.strictObject({ name: personName, email, role: z.enum(ROLES) });
+export const personChangeSchema = z.strictObject({
+  id: z.string(),
+  role: z.enum(ROLES).optional(),
+  ended: z
+    .enum(['yes', 'no'])
+    .transform((said) => said === 'yes')
+    .optional(),
+});
+export const personSchema = z.strictObject({ id: z.string() });
+export const studioNameSchema = z.strictObject({ name: line(80) });
+export const signInSchema = z.strictObject({
+  email: z.string().trim().max(200),
+  password: z.string().max(1000),
+  to: z.string().max(2000).optional(),
+});
+export const passwordSchema = z.strictObject({ present: z.string().max(1000), next: z.string().max(1000) });
 
 export const paletteSaveSchema = z.strictObject({ base: z.number().int().min(1), colors: palette });
 export const newMarkSchema = z.strictObject({ name: line(80), role: z.enum(MARK_ROLES), gesture: line(120).default('Made'), recipe });

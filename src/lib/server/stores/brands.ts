@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
 import { expect, paletteForm, recovered, writtenForm, type Palette } from '$core/index';
 import { Brand, SavedPalette, type BrandRow } from '../database/entities';
+import { studio } from '../http/author';
 import { notFound } from '../http/problem-error';
 import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Saved } from './chain';
 import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
@@ -85,9 +86,9 @@ export async function findBrands(
       join "palette" p on p."brand_id" = b."id" and p."number" = b."palette_number"
       left join (select m."brand_id", max(r."created_at") as "worked_at" from "mark" m
         join "revision" r on r."mark_id" = m."id" and r."number" = m."revision_number" group by m."brand_id") w on w."brand_id" = b."id"
-      where ${[on, ...words.map(() => `(b."name" || ' ' || b."about") ilike ?`)].join(' and ')}
+      where ${[on, 'b."studio_id" = ?', ...words.map(() => `(b."name" || ' ' || b."about") ilike ?`)].join(' and ')}
       order by ${ORDERED[order]} ${most === undefined ? '' : 'limit ?'}`,
-    [...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), ...(most === undefined ? [] : [most])],
+    [studio(), ...words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`), ...(most === undefined ? [] : [most])],
   );
   const brands = rows.map(({ id, slug, name, about, colors, palette_number: paletteNumber, worked_at: workedAt }) => ({
     ...{ id, slug, name, about, palette: readPalette(colors), paletteNumber, shelf },
@@ -99,9 +100,9 @@ export async function findBrands(
 /** How many brands stand on each shelf. */
 export async function countBrands(em: EntityManager): Promise<Readonly<Record<Shelf, number>>> {
   const [kept, archived, removed] = await Promise.all([
-    em.fork().count(Brand, { archivedAt: null, removedAt: null }),
-    em.fork().count(Brand, { archivedAt: { $ne: null }, removedAt: null }),
-    em.fork().count(Brand, { removedAt: { $ne: null } }),
+    em.fork().count(Brand, { studio: studio(), archivedAt: null, removedAt: null }),
+    em.fork().count(Brand, { studio: studio(), archivedAt: { $ne: null }, removedAt: null }),
+    em.fork().count(Brand, { studio: studio(), removedAt: { $ne: null } }),
   ]);
   return { kept, archived, removed };
 }
@@ -118,13 +119,13 @@ export interface BrandChange {
 export async function changeBrand(em: EntityManager, slug: string, change: BrandChange): Promise<BrandView> {
   return em.transactional(async (tx) => {
     await tx.execute('lock table "brand" in share row exclusive mode');
-    const brand = await tx.findOne(Brand, { slug });
+    const brand = await tx.findOne(Brand, { slug, studio: studio() });
     if (!brand) throw notFound('brand');
     if (change.name !== undefined) brand.name = change.name;
     if (change.about !== undefined) brand.about = change.about;
     shelve(brand, change.shelf);
     if (change.position !== undefined) {
-      const all = await tx.findAll(Brand, { orderBy: { position: 'asc', createdAt: 'asc', slug: 'asc' } });
+      const all = await tx.find(Brand, { studio: studio() }, { orderBy: { position: 'asc', createdAt: 'asc', slug: 'asc' } });
       const mates = all.filter((each) => shelfOf(each) === shelfOf(brand));
       movedTo(mates, brand, change.position).forEach((each, at) => (each.position = at));
     }
@@ -134,8 +135,14 @@ export async function changeBrand(em: EntityManager, slug: string, change: Brand
 }
 
 export async function findBrand(em: EntityManager, slug: string): Promise<BrandView> {
-  const brand = await em.findOne(Brand, { slug });
+  const brand = await em.findOne(Brand, { slug, studio: studio() });
   if (!brand) throw notFound('brand');
+  return viewOf(brand, await newestPalette(em, brand));
+}
+
+/** A brand by its id, whichever studio it belongs to: for what a client's link shows, and nothing else. */
+export async function brandOfId(em: EntityManager, id: string): Promise<BrandView> {
+  const brand = await em.findOneOrFail(Brand, { id });
   return viewOf(brand, await newestPalette(em, brand));
 }
 
@@ -152,13 +159,14 @@ export async function createBrand(em: EntityManager, input: NewBrand): Promise<B
   return em.transactional(async (tx) => {
     // Two brands of one name at the same moment must not meet on one address.
     await tx.execute('lock table "brand" in share row exclusive mode');
-    const made = input.key ? await tx.findOne(Brand, { requestKey: input.key }) : undefined;
+    const made = input.key ? await tx.findOne(Brand, { requestKey: input.key, studio: studio() }) : undefined;
     if (made) return { ...viewOf(made, await newestPalette(tx, made)), again: true };
-    const taken = new Set((await tx.findAll(Brand, { fields: ['slug'] })).map((brand) => brand.slug));
+    const taken = new Set((await tx.find(Brand, { studio: studio() }, { fields: ['slug'] })).map((brand) => brand.slug));
     const now = new Date();
     const brand = tx.create(Brand, {
       id: randomUUID(),
       slug: freeSlug(input.name, taken),
+      studio: studio(),
       name: input.name,
       about: input.about,
       paletteNumber: 1,
@@ -216,7 +224,7 @@ export async function savePaletteGestures(
   gestures: readonly Gesture<Palette>[],
 ): Promise<Saved> {
   return em.transactional(async (tx) => {
-    const brand = await tx.findOne(Brand, { slug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    const brand = await tx.findOne(Brand, { slug, studio: studio() }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (!brand) throw notFound('brand');
     return appendGestures(tx, chainOf(brand), base, gestures);
   });
@@ -224,7 +232,7 @@ export async function savePaletteGestures(
 
 /** A brand's chain of palettes, to be read. */
 export async function paletteChain(em: EntityManager, slug: string): Promise<Chain<Palette>> {
-  const brand = await em.findOne(Brand, { slug });
+  const brand = await em.findOne(Brand, { slug, studio: studio() });
   if (!brand) throw notFound('brand');
   return chainOf(brand);
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
 import { accepted, documentForms, expect, recovered, writtenForm, type DocumentKind, type StoredForm } from '$core/index';
 import { Brand, SavedDocument } from '../database/entities';
+import { studio } from '../http/author';
 import { notFound, ProblemError } from '../http/problem-error';
 import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Link, type Saved } from './chain';
 
@@ -98,7 +99,7 @@ export async function saveDocumentGestures(
 ): Promise<Saved> {
   const read = gestures.map((gesture) => ({ ...gesture, content: readDocument(kind, gesture.content) }));
   return em.transactional(async (tx) => {
-    const brand = await tx.findOne(Brand, { slug: brandSlug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    const brand = await tx.findOne(Brand, { slug: brandSlug, studio: studio() }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (!brand) throw notFound('brand');
     return appendGestures(tx, await documentChain(tx, brand.id, kind), base, read);
   });

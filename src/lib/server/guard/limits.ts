@@ -14,6 +14,10 @@ const LIMITS = {
   word: { points: 10, duration: 600 },
   /** Notes and answers. */
   note: { points: 30, duration: 600 },
+  /** Tries to sign in, by whoever asks. */
+  'sign-in': { points: 30, duration: 600 },
+  /** Tries to sign in as one person, from wherever. @source OWASP ASVS 4.0.3, 2.2.1: no more than 100 an hour */
+  account: { points: 60, duration: 3600 },
 } as const;
 export type Limit = keyof typeof LIMITS;
 
@@ -25,7 +29,7 @@ function limiter(name: Limit): RateLimiterPostgres {
     storeClient: pool(),
     tableName: 'rate_limit',
     tableCreated: true,
-    keyPrefix: `client-${name}`,
+    keyPrefix: name,
     ...LIMITS[name],
   });
   kept.set(name, made);

@@ -1,0 +1,7 @@
+/** What the roles of a studio are called, and what they let somebody do. */
+export const ROLE_WORDS = {
+  viewer: { label: 'Look', means: 'sees every brand and fetches files; changes nothing' },
+  designer: { label: 'Design', means: 'makes and changes brands, marks, files and clients’ links' },
+  owner: { label: 'Own', means: 'all of that, and decides who is let in' },
+} as const;
+export type RoleName = keyof typeof ROLE_WORDS;

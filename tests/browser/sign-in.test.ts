@@ -1,0 +1,133 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startChromium } from '../../scripts/setup/chromium.mjs';
+import { faultsOf } from '../support/axe';
+import { nameRecipe, palette } from '../support/api';
+import { Visitor } from '../support/browser';
+import { OWNER, people, startTestApp } from '../support/test-app';
+
+let app: Awaited<ReturnType<typeof startTestApp>>;
+let chromium: Awaited<ReturnType<typeof startChromium>>;
+const OWN = 'copper teapot under snow';
+beforeAll(async () => {
+  app = await startTestApp({ demo: false, signIn: true });
+  chromium = await startChromium();
+});
+afterAll(async () => {
+  await chromium.close();
+  await app.stop();
+});
+
+describe('a studio that signs in', () => {
+  it('by keyboard: in, a password of one’s own, a mark, signed out elsewhere in the middle of it, in again, and nothing is lost', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    const { page } = visitor;
+    await page.goto(`${app.url}/people`);
+    expect(new URL(page.url()).pathname).toBe('/sign-in');
+    expect(await faultsOf(page)).toEqual([]);
+    await page.focus('#email');
+    await page.keyboard.type(OWNER.email);
+    await page.keyboard.press('Tab');
+    await page.keyboard.type(app.ownerPassword);
+    await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
+    expect(new URL(page.url()).pathname).toBe('/you');
+    await page.waitForSelector('html[data-ready]');
+    expect(await faultsOf(page)).toEqual([]);
+    await visitor.click('Show what I type', 'checkbox');
+    expect(await page.$eval('#next', (field) => (field as HTMLInputElement).type)).toBe('text');
+    await page.type('#present', app.ownerPassword);
+    await page.type('#next', 'password1234');
+    await page.keyboard.press('Enter');
+    await visitor.sees('guessed too easily');
+    await page.$eval('#present', (field) => ((field as HTMLInputElement).value = ''));
+    await page.type('#present', app.ownerPassword);
+    await page.$eval('#next', (field) => ((field as HTMLInputElement).value = ''));
+    await page.type('#next', OWN);
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname === '/');
+
+    // The page sends with the cookie of this browser.
+    const post = (path: string, body: unknown) =>
+      page.evaluate(
+        async (to, sent) => {
+          const answer = await fetch(to, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(sent) });
+          return answer.status;
+        },
+        path,
+        body,
+      );
+    expect(await post('/api/brands', { name: 'Signed', palette })).toBe(201);
+    expect(await post('/api/brands/signed/marks', { name: 'Shown', role: 'primary', recipe: nameRecipe('Before') })).toBe(201);
+    await visitor.go('/brands/signed/marks/shown');
+    await visitor.sees(OWNER.name);
+
+    // A new password, given elsewhere, ends the session; the work goes on in the browser.
+    const { password } = people(app.databaseUrl, 'password', '--email', OWNER.email);
+    await page.waitForSelector('[data-part="name"], svg g[id$="name"], [aria-label="Recipe"]', { timeout: 20_000 }).catch(() => null);
+    await visitor.press('/');
+    await page.keyboard.type('circle');
+    await page.keyboard.press('Enter');
+    await visitor.sees('You are not signed in, or no longer.');
+    await visitor.sees('Your work is kept in this browser');
+    const again = await Visitor.arrive(chromium.browser, app.url);
+    await again.page.goto(`${app.url}/sign-in`);
+    await again.page.type('#email', OWNER.email);
+    await again.page.type('#password', password);
+    await Promise.all([again.page.waitForNavigation(), again.page.click('form button')]);
+    await again.page.waitForSelector('html[data-ready]');
+    await again.page.type('#present', password);
+    await again.page.type('#next', `${OWN} again`);
+    await again.page.keyboard.press('Enter');
+    await again.page.waitForFunction(() => location.pathname === '/');
+    await again.page.close();
+    await page.bringToFront();
+    await visitor.sees('Saved ');
+    const parts = await page.evaluate(async () => {
+      const marks = (await (await fetch('/api/brands/signed/marks')).json()) as { recipe: { parts: unknown[] } }[];
+      return marks[0]?.recipe.parts.length;
+    });
+    expect(parts).toBe(2);
+    expect(visitor.errors).toEqual([]);
+    await page.close();
+  });
+
+  it('the owner takes somebody in to look, who then looks only', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    const { page } = visitor;
+    await page.goto(`${app.url}/sign-in?to=/people`);
+    await page.type('#email', OWNER.email);
+    await page.type('#password', `${OWN} again`);
+    await Promise.all([page.waitForNavigation(), page.click('form button')]);
+    await page.waitForSelector('html[data-ready]');
+    await page.type('form.add input[name="name"]', 'Noor Ink');
+    await page.type('form.add input[name="email"]', 'noor@studio.example');
+    await page.select('form.add select', 'viewer');
+    await visitor.click('Take in');
+    const said = await page.waitForSelector('p.done code');
+    const first = await said?.evaluate((code) => code.textContent);
+    expect(await faultsOf(page)).toEqual([]);
+    await visitor.click('Sign out');
+    await page.waitForFunction(() => location.pathname === '/sign-in');
+    // The way back shows nothing.
+    await page.goBack();
+    await page.waitForFunction(() => location.pathname === '/sign-in');
+
+    await page.type('#email', 'noor@studio.example');
+    await page.type('#password', first ?? '');
+    await Promise.all([page.waitForNavigation(), page.click('form button')]);
+    await page.waitForSelector('html[data-ready]');
+    await page.type('#present', first ?? '');
+    await page.type('#next', 'brass lantern by the weir');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname === '/');
+    await visitor.sees('Looking only');
+    expect(await page.$('nav a[href="/people"]')).toBeNull();
+    expect((await page.goto(`${app.url}/people`))?.status()).toBe(403);
+    expect(await page.$eval('h1', (head) => head.textContent)).toContain('Your role in this studio does not allow that');
+    await visitor.go('/brands/signed/marks/shown');
+    await visitor.press('/');
+    await page.keyboard.type('circle');
+    await page.keyboard.press('Enter');
+    await visitor.sees('Your role in this studio does not allow that');
+    await page.close();
+  });
+});
