@@ -61,7 +61,7 @@ describe('a studio that signs in', () => {
     await visitor.sees(OWNER.name);
 
     // A new password, given elsewhere, ends the session; the work goes on in the browser.
-    const { password } = people(app.databaseUrl, 'password', '--email', OWNER.email);
+    const { password } = await people(app.databaseUrl, 'password', '--email', OWNER.email);
     await page.waitForSelector('[data-part="name"], svg g[id$="name"], [aria-label="Recipe"]', { timeout: 20_000 }).catch(() => null);
     await visitor.press('/');
     await page.keyboard.type('circle');
@@ -82,10 +82,11 @@ describe('a studio that signs in', () => {
     await page.bringToFront();
     await visitor.sees('Saved ');
     const parts = await page.evaluate(async () => {
-      const marks = (await (await fetch('/api/brands/signed/marks')).json()) as { recipe: { parts: unknown[] } }[];
-      return marks[0]?.recipe.parts.length;
+      const marks = (await (await fetch('/api/brands/signed/marks')).json()) as { recipe: { parts: { kind: string; text?: string }[] } }[];
+      return marks[0]?.recipe.parts.map(({ kind, text }) => text ?? kind);
     });
-    expect(parts).toBe(2);
+    expect(parts?.[0]).toBe('Before');
+    expect(parts?.length, 'what was added while signed out').toBeGreaterThan(1);
     expect(visitor.errors).toEqual([]);
     await page.close();
   });

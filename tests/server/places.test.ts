@@ -119,11 +119,11 @@ let second: Awaited<ReturnType<Awaited<ReturnType<typeof startTestApp>>['another
 const visitors = new Map<string, Visitor>();
 beforeAll(async () => {
   app = await startTestApp({ demo: false, signIn: true });
-  people(app.databaseUrl, 'studio', '--name', 'Across the water');
+  await people(app.databaseUrl, 'studio', '--name', 'Across the water');
   const take = async (name: string, role: string, studio?: string) => {
     const email = `${name.toLowerCase()}@studio.example`;
     const more = studio ? ['--studio', studio] : [];
-    const { password } = people(app.databaseUrl, 'add', '--name', name, '--email', email, '--role', role, ...more);
+    const { password } = await people(app.databaseUrl, 'add', '--name', name, '--email', email, '--role', role, ...more);
     visitors.set(name, await new Visitor(app.url).arrive(email, password, `${name} copper teapot under snow`));
   };
   visitors.set('owner', await new Visitor(app.url).arrive(OWNER.email, app.ownerPassword, 'owner copper teapot under snow'));
@@ -138,7 +138,7 @@ beforeAll(async () => {
   const cookie = leaver?.cookie ?? '';
   await leaver?.form('/sign-out', {});
   if (leaver) leaver.cookie = cookie;
-  people(app.databaseUrl, 'end', '--email', 'gone@studio.example');
+  await people(app.databaseUrl, 'end', '--email', 'gone@studio.example');
   const owner = visitors.get('owner');
   const made = await owner?.send('/api/brands', 'POST', { name: 'Placed', palette });
   expect(made?.status).toBe(201);
@@ -297,7 +297,7 @@ describe('every place of the app', () => {
       })
       .toContain('family:');
     expect(theirs.text()).not.toContain('family:');
-    people(app.databaseUrl, 'role', '--email', 'designer@studio.example', '--role', 'viewer');
+    await people(app.databaseUrl, 'role', '--email', 'designer@studio.example', '--role', 'viewer');
     await expect.poll(() => ours.over()).toBe(true);
     expect(theirs.over()).toBe(false);
     // A role that was taken away is gone for what was begun before, too.

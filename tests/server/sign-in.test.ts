@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import pg from 'pg';
-import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it, onTestFinished } from 'vitest';
 import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
 import { reachOf } from '$lib/server/guard/reach';
@@ -35,7 +35,7 @@ const isIn = async (visitor: Visitor, home = app.url) =>
 /** Takes somebody in, who chooses a password at once. */
 async function takeIn(name: string, role: string): Promise<Visitor> {
   const email = `${name.toLowerCase()}@studio.example`;
-  const { password } = people(app.databaseUrl, 'add', '--name', name, '--email', email, '--role', role);
+  const { password } = await people(app.databaseUrl, 'add', '--name', name, '--email', email, '--role', role);
   return ada().arrive(email, password, `${name} ${OWN}`);
 }
 const faultOf = async (response: Response): Promise<string> => /role="alert">([^<]*)</.exec(await response.text())?.[1] ?? '';
@@ -43,7 +43,7 @@ const faultOf = async (response: Response): Promise<string> => /role="alert">([^
 describe('signing in', () => {
   it('says the same of a wrong password, of nobody, of somebody who left and of an address that is none', async () => {
     await takeIn('Left', 'designer');
-    people(app.databaseUrl, 'end', '--email', 'left@studio.example');
+    await people(app.databaseUrl, 'end', '--email', 'left@studio.example');
     const said = new Set<string>();
     for (const [email, password] of [
       [OWNER.email, 'not the password at all'],
@@ -96,14 +96,15 @@ describe('signing in', () => {
 
   it('ended, idle for half an hour, or twelve hours old, it is dead at once in every process', async () => {
     const second = await app.another();
+    onTestFinished(() => second.stop());
     for (const end of [
       (visitor: Visitor) => visitor.form('/sign-out', {}),
       () => db.query('update "session" set "expires_at" = now()'),
       () => db.query(`update "session" set "created_at" = now() - interval '12 hours 1 minute'`),
       () => people(app.databaseUrl, 'password', '--email', 'worker@studio.example'),
     ]) {
-      people(app.databaseUrl, 'add', '--name', 'Worker', '--email', 'worker@studio.example', '--role', 'designer');
-      const { password } = people(app.databaseUrl, 'password', '--email', 'worker@studio.example');
+      await people(app.databaseUrl, 'add', '--name', 'Worker', '--email', 'worker@studio.example', '--role', 'designer');
+      const { password } = await people(app.databaseUrl, 'password', '--email', 'worker@studio.example');
       const visitor = await ada().arrive('worker@studio.example', password, `worker ${OWN}`);
       const stolen = ada();
       stolen.cookie = visitor.cookie;
@@ -112,7 +113,6 @@ describe('signing in', () => {
       expect(await isIn(stolen)).toBe(false);
       expect(await isIn(stolen, second.url)).toBe(false);
     }
-    await second.stop();
   });
 
   it('leads to where one wanted to go, and never to another site', async () => {
@@ -178,7 +178,7 @@ describe('passwords', () => {
   });
 
   it('handed over, let somebody in to choose their own, for three days, and do nothing else', async () => {
-    const { password } = people(app.databaseUrl, 'add', '--name', 'New', '--email', 'new@studio.example', '--role', 'designer');
+    const { password } = await people(app.databaseUrl, 'add', '--name', 'New', '--email', 'new@studio.example', '--role', 'designer');
     expect(password).toMatch(/^([a-z2-9]{5}-){3}[a-z2-9]{5}$/);
     const visitor = ada();
     expect((await visitor.signIn('new@studio.example', password)).status).toBe(303);
@@ -213,7 +213,7 @@ describe('people of a studio', () => {
       expect(response.status).toBe(422);
       expect(await faultOf(response)).toContain('has an owner at all times');
     }
-    expect(people(app.databaseUrl, 'end', '--email', OWNER.email).status).toBe(1);
+    expect((await people(app.databaseUrl, 'end', '--email', OWNER.email)).status).toBe(1);
     expect(await isIn(owner)).toBe(true);
   });
 
@@ -229,7 +229,7 @@ describe('people of a studio', () => {
     const left = await db.query(`select 1 from "person" where "role" = 'owner' and "ended_at" is null`);
     expect(left.rowCount).toBeGreaterThanOrEqual(1);
     await db.query(`update "person" set "role" = 'owner' where "email" = $1`, [OWNER.email]);
-    people(app.databaseUrl, 'end', '--email', 'second@studio.example');
+    await people(app.databaseUrl, 'end', '--email', 'second@studio.example');
   });
 
   it('are taken in, given passwords and ended in the room; what is odd is refused', async () => {
@@ -272,17 +272,17 @@ describe('people of a studio', () => {
     expect(rows.map((row) => row.made_by)).toEqual(['Maker']);
   });
 
-  it('the command says what is wrong in a sentence, and how it is used', () => {
+  it('the command says what is wrong in a sentence, and how it is used', async () => {
     const run = (...args: readonly string[]) => people(app.databaseUrl, ...args);
-    expect(run().stderr).toContain('npm run people -- list');
-    expect(run('constructor').status).toBe(1);
-    expect(run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'king').stderr).toContain('There is no role “king”');
-    expect(run('add', '--name', 'X', '--email', 'x', '--role', 'viewer').stderr).toContain('is no address');
-    expect(run('password', '--email', 'none@y.example').stderr).toContain('Nobody has the address');
-    expect(run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'viewer', '--studio', 'No').stderr).toContain(
+    expect((await run()).stderr).toContain('npm run people -- list');
+    expect((await run('constructor')).status).toBe(1);
+    expect((await run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'king')).stderr).toContain('There is no role “king”');
+    expect((await run('add', '--name', 'X', '--email', 'x', '--role', 'viewer')).stderr).toContain('is no address');
+    expect((await run('password', '--email', 'none@y.example')).stderr).toContain('Nobody has the address');
+    expect((await run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'viewer', '--studio', 'No')).stderr).toContain(
       'There is no studio “No”',
     );
-    expect(run('list').stdout).toContain(`${OWNER.name} <${OWNER.email}>, owner`);
+    expect((await run('list')).stdout).toContain(`${OWNER.name} <${OWNER.email}>, owner`);
   });
 });
 
@@ -349,7 +349,7 @@ describe('how far the app is reached', () => {
       expect(refused.said()).toMatch(sentence);
       expect(refused.said().trim().split('\n'), 'one sentence, no stack').toHaveLength(1);
     }
-    people(databaseUrl, 'add', '--name', 'Ada', '--email', OWNER.email, '--role', 'owner');
+    await people(databaseUrl, 'add', '--name', 'Ada', '--email', OWNER.email, '--role', 'owner');
     const started = await start(whole);
     expect(started.listens, started.said()).toBe(true);
     const ask = (path: string) => fetch(`http://127.0.0.1:${started.port}${path}`, { redirect: 'manual' });
@@ -360,8 +360,9 @@ describe('how far the app is reached', () => {
   });
 
   it('over TLS the cookie is secure and bound to its host', async () => {
-    const { password } = people(app.databaseUrl, 'add', '--name', 'Far', '--email', 'far@studio.example', '--role', 'viewer');
+    const { password } = await people(app.databaseUrl, 'add', '--name', 'Far', '--email', 'far@studio.example', '--role', 'viewer');
     const far = await startTestApp({ demo: false, signIn: true, env: { ORIGIN: 'https://studio.example', DATABASE_URL: app.databaseUrl } });
+    onTestFinished(() => far.stop());
     const response = await fetch(`${far.url}/sign-in`, {
       method: 'POST',
       redirect: 'manual',
@@ -370,7 +371,6 @@ describe('how far the app is reached', () => {
     });
     expect(response.status).toBe(303);
     expect(response.headers.getSetCookie()[0]).toMatch(/^__Host-lucky=[^;]+;.*Path=\/;.*Secure/);
-    await far.stop();
   });
 
   it('what another site’s page sends is refused, signed in or not', async () => {

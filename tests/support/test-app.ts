@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { inject } from 'vitest';
@@ -9,11 +9,13 @@ import { startWorker } from '../../scripts/setup/worker.mjs';
 
 /** Runs the command for people on a database. */
 export function people(databaseUrl: string, ...args: readonly string[]) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['build/heavy/people.js', ...args], {
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
-  });
-  return { status, stdout, stderr, password: /days: (\S+)/.exec(stdout)?.[1] ?? '' };
+  const env = { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl };
+  // Beside the test: connections that it keeps open would be closed unseen while it waited.
+  return new Promise<{ readonly status: number; readonly stdout: string; readonly stderr: string; readonly password: string }>((resolve) =>
+    execFile(process.execPath, ['build/heavy/people.js', ...args], { env }, (error, stdout, stderr) =>
+      resolve({ status: error ? Number(error.code) : 0, stdout, stderr, password: /days: (\S+)/.exec(stdout)?.[1] ?? '' }),
+    ),
+  );
 }
 /** A studio’s first owner, as the tests’ sign-in knows them. */
 export const OWNER = { name: 'Ada Quill', email: 'ada@studio.example' } as const;
@@ -32,7 +34,9 @@ export async function startTestApp(
   const env = { SIGN_IN: '1', SIGN_IN_SECRET: randomUUID(), ...options.env };
   // Pages are shown under one address, whichever process answers.
   const origin = `http://127.0.0.1:${port}`;
-  const owner = options.signIn ? people(databaseUrl, 'add', '--name', OWNER.name, '--email', OWNER.email, '--role', 'owner') : undefined;
+  const owner = options.signIn
+    ? await people(databaseUrl, 'add', '--name', OWNER.name, '--email', OWNER.email, '--role', 'owner')
+    : undefined;
   const app = await start(options.demo ?? true, port);
   return {
     ...app,
