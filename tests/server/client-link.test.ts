@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { canvasSchema } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { startTestApp } from '../support/test-app';
 
@@ -40,6 +41,15 @@ async function opened(more: object = {}): Promise<{ readonly address: string; re
   expect(status, JSON.stringify(value)).toBe(201);
   return { address: value.address ?? '', id: value.links[0]?.id ?? '' };
 }
+const planOf = (mark: string) => ({
+  pattern: '{brand}-{mark}-{colorway}-{size}',
+  packs: [
+    {
+      ...{ id: 'profiles', kind: 'profiles', marks: [mark], dressings: ['full'], formats: ['png'] },
+      sizes: [{ label: '200 wide', canvas: canvasSchema.parse({ width: 200, airPercent: 4 }) }],
+    },
+  ],
+});
 const view = () => read<View>(`${home}/links`);
 const status = async (address: string, init: RequestInit = {}) => (await fetch(address, { redirect: 'manual', ...init })).status;
 /** Sends a form of the client's page, as a browser without scripts does. */
@@ -194,6 +204,51 @@ describe('a client’s link', () => {
     expect((await make({ endsAt: '2020-01-01T00:00:00Z' })).status).toBe(422);
     expect((await send(`${home}/links/00000000-0000-4000-8000-000000000000`, 'PATCH', { do: 'end' })).status).toBe(404);
     expect((await send(`${home}/notes/00000000-0000-4000-8000-000000000000`, 'PATCH', { closed: true })).status).toBe(404);
+  });
+
+  it('shows tries to compare and packs to fetch, those that were chosen and no others; a note says which part and which try', async () => {
+    const keep = async (name: string) =>
+      (await send<{ id: string }>(`${home}/marks/shown/tries`, 'POST', { name, recipe: nameRecipe(name) })).value.id;
+    const [bold, slim] = [await keep('Bold'), await keep('Slim')];
+    const { address } = await opened({ tries: [bold] });
+    expect(await status(`${address}/files/${bold}.svg`)).toBe(200);
+    expect(await status(`${address}/files/${slim}.svg`)).toBe(404);
+    const page = await (await fetch(address)).text();
+    expect(page).toContain('Bold');
+    expect(page).not.toContain('Slim');
+    const fields = { mark: shown.id, name: 'Ada', kind: 'yes' };
+    expect((await post(address, 'say', { ...fields, try: slim })).status).toBe(404);
+    expect((await post(address, 'say', { ...fields, try: bold })).status).toBe(303);
+    expect((await post(address, 'say', { ...fields, kind: 'note', text: 'Here', x: '0.5', y: '0.5' })).status).toBe(303);
+    const [note, yes] = (await view()).notes as unknown as readonly {
+      readonly part: string | null;
+      readonly try: { name: string } | null;
+    }[];
+    expect(yes?.try?.name).toBe('Bold');
+    expect(note).toMatchObject({ part: 'name', try: null });
+    // Outside of the ink, there is no part.
+    expect((await post(address, 'say', { ...fields, kind: 'note', text: 'There', x: '0.02', y: '0.02' })).status).toBe(303);
+    expect((await view()).notes[0]).toMatchObject({ part: null });
+    expect((await make({ tries: ['00000000-0000-4000-8000-000000000000'] })).status).toBe(404);
+    expect((await make({ packs: ['00000000-0000-4000-8000-000000000000'] })).status).toBe(404);
+
+    const worker = await app.worker();
+    const ordered = await send<{ id: string }>(`${home}/handovers`, 'POST', {
+      id: '11111111-2222-4333-8444-555555555555',
+      name: 'For the sign',
+      plan: planOf(shown.id),
+    });
+    expect(ordered.status, JSON.stringify(ordered.value)).toBeLessThan(300);
+    const withPack = await opened({ packs: [ordered.value.id] });
+    await expect.poll(() => status(`${withPack.address}/packs/${ordered.value.id}.zip`)).toBe(200);
+    expect(await (await fetch(withPack.address)).text()).toContain('For the sign');
+    expect(await status(`${address}/packs/${ordered.value.id}.zip`)).toBe(404);
+    expect(await status(`${withPack.address}/packs/${ordered.value.id}`)).toBe(404);
+    const zip = Buffer.from(await (await fetch(`${withPack.address}/packs/${ordered.value.id}.zip`)).arrayBuffer());
+    expect(zip.subarray(0, 2).toString()).toBe('PK');
+    await send(`${home}/handovers/${ordered.value.id}`, 'PATCH', { do: 'remove' });
+    expect(await status(`${withPack.address}/packs/${ordered.value.id}.zip`)).toBe(404);
+    await worker.stop();
   });
 
   it('over, it is as if it had never been', async () => {

@@ -33,6 +33,7 @@ const TABLE: Readonly<Record<string, readonly [string, Needed][]>> = {
     ['POST', 'anyone'],
   ],
   '/c/[token]/files/[file]': [['GET', 'anyone']],
+  '/c/[token]/packs/[pack]': [['GET', 'anyone']],
   '/c/[token]/sheet.pdf': [['GET', 'anyone']],
   '/fonts/[...file]': [['GET', 'viewer']],
   '/fonts/brands/[brand]/[sha]': [['GET', 'viewer']],

@@ -11,6 +11,8 @@
     readonly answer: string | null;
     readonly closed: boolean;
     readonly revision: number;
+    /** The name of the try it is about, where it is not the mark itself. */
+    readonly try: string | null;
   }
   interface Props {
     mark: {
@@ -20,6 +22,8 @@
       readonly role: string;
       readonly revision: number;
       readonly isPiece: boolean;
+      /** Other ways that are compared with it. */
+      readonly tries: readonly { readonly id: string; readonly name: string }[];
       readonly dressings: readonly { readonly dressing: string; readonly label: string; readonly ground: string }[];
     };
     token: string;
@@ -38,8 +42,24 @@
   <h2>{mark.name} <small>{mark.isPiece ? 'piece' : mark.role}, version {mark.revision}</small></h2>
   {#if yes}
     <p class="yes">
-      {yes.name} said yes to version {yes.revision}{yes.revision === mark.revision ? '' : `; this is version ${mark.revision}`}.
+      {yes.name} said yes to {yes.try === null
+        ? `version ${yes.revision}${yes.revision === mark.revision ? '' : `; this is version ${mark.revision}`}`
+        : `“${yes.try}”`}.
     </p>
+  {/if}
+  {#if mark.tries.length > 0}
+    <ul class="ways" aria-label="Ways to compare">
+      <li>
+        <div><img src={file('svg')} alt="{mark.name}, version {mark.revision}" /></div>
+        <small>Version {mark.revision}</small>
+      </li>
+      {#each mark.tries as { id, name } (id)}
+        <li>
+          <div><img src="/c/{token}/files/{id}.svg" alt="{mark.name}, {name}" /></div>
+          <small>{name}</small>
+        </li>
+      {/each}
+    </ul>
   {/if}
   <div class="sides">
     <div class="place" style:width="{PLACE_PX}px" style:height="{PLACE_PX}px">
@@ -64,7 +84,12 @@
           <li class:closed={note.closed}>
             <p>
               <strong>{note.name}</strong>
-              {note.kind === 'yes' ? `said yes to version ${note.revision}` : ''} <small>{note.createdAt.slice(0, 10)}</small>
+              {note.kind === 'yes'
+                ? `said yes to ${note.try === null ? `version ${note.revision}` : `“${note.try}”`}`
+                : note.try === null
+                  ? ''
+                  : `on “${note.try}”`}
+              <small>{note.createdAt.slice(0, 10)}</small>
             </p>
             {#if note.text}<p class="text">{note.text}</p>{/if}
             {#if note.answer}<p class="answer">{note.answer}</p>{/if}
@@ -81,9 +106,18 @@
         <input id="name-{mark.slug}" name="name" maxlength="80" required autocomplete="name" />
         <label for="text-{mark.slug}">Note</label>
         <textarea id="text-{mark.slug}" name="text" rows="3" maxlength="4000"></textarea>
+        {#if mark.tries.length > 0}
+          <label for="try-{mark.slug}">About</label>
+          <select id="try-{mark.slug}" name="try">
+            <option value="">Version {mark.revision}</option>
+            {#each mark.tries as { id, name } (id)}<option value={id}>{name}</option>{/each}
+          </select>
+        {/if}
         <div class="acts">
           <button name="kind" value="note">Leave the note</button>
-          <button name="kind" value="yes" class="yes-button">Yes to version {mark.revision}</button>
+          <button name="kind" value="yes" class="yes-button"
+            >{mark.tries.length > 0 ? 'Yes to this one' : `Yes to version ${mark.revision}`}</button
+          >
         </div>
       </form>
     </div>
@@ -185,6 +219,26 @@
     gap: 6px;
     margin-top: 10px;
   }
+  .ways {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+    gap: 12px;
+    padding: 12px 0 0;
+    list-style: none;
+  }
+  .ways div {
+    display: grid;
+    place-items: center;
+    height: 190px;
+    padding: 14px;
+    border: 1px solid var(--color-rule);
+    background: #fff;
+  }
+  .ways img {
+    max-width: 100%;
+    max-height: 160px;
+  }
+  select,
   input,
   textarea {
     min-height: 44px;

@@ -12,6 +12,8 @@
     readonly revision: number;
     readonly kind: 'note' | 'yes';
     readonly at: { readonly x: number; readonly y: number } | null;
+    readonly try: { readonly id: string; readonly name: string } | null;
+    readonly part: string | null;
     readonly name: string;
     readonly text: string;
     readonly answer: string | null;
@@ -27,6 +29,10 @@
       readonly marks: readonly string[];
     }[];
     readonly notes: readonly Note[];
+    readonly offers: {
+      readonly tries: readonly { readonly id: string; readonly name: string; readonly mark: string }[];
+      readonly packs: readonly { readonly id: string; readonly name: string }[];
+    };
     readonly address?: string;
   }
   interface Props {
@@ -44,6 +50,10 @@
   let word = $state('');
   let day = $state('');
   let left: ReadonlySet<string> = $state.raw(new Set());
+  /** Tries and packs that are shown as well. */
+  let taken: ReadonlySet<string> = $state.raw(new Set());
+  const tries = $derived(view?.offers.tries.filter(({ mark }) => !left.has(mark) && kept.some(({ id }) => id === mark)) ?? []);
+  const packs = $derived(view?.offers.packs ?? []);
   const home = $derived(`/api/brands/${brand.slug}`);
   const take = (answer: Awaited<ReturnType<typeof request<View>>>): boolean => {
     if (answer.ok) [view, said] = [answer.value, ''];
@@ -60,15 +70,26 @@
     event.preventDefault();
     const shown = kept.filter(({ id }) => !left.has(id)).map(({ id }) => id);
     const endsAt = day === '' ? null : new Date(`${day}T23:59:59`).toISOString();
-    const answer = await request<View>('POST', `${home}/links`, { name: name.trim(), marks: shown, word, endsAt });
+    const answer = await request<View>('POST', `${home}/links`, {
+      ...{ name: name.trim(), marks: shown, word, endsAt },
+      ...{
+        tries: tries.filter(({ id }) => taken.has(id)).map(({ id }) => id),
+        packs: packs.filter(({ id }) => taken.has(id)).map(({ id }) => id),
+      },
+    });
     if (take(answer) && answer.ok) [address, word] = [answer.value.address ?? '', ''];
   }
   const end = async (id: string) => take(await request<View>('PATCH', `${home}/links/${id}`, { do: 'end' }));
   const change = async (id: string, body: object) => take(await request<View>('PATCH', `${home}/notes/${id}`, body));
-  function toggle(id: string): void {
-    const next = new Set(left);
+  function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+    const next = new Set(set);
     if (!next.delete(id)) next.add(id);
-    left = next;
+    return next;
+  }
+  /** What a part is called, as far as words tell it. */
+  function partName(mark: ShownMark | undefined, id: string): string {
+    const part = mark?.recipe.parts.find((each) => each.id === id);
+    return part && 'text' in part && typeof part.text === 'string' ? `“${part.text}”` : (part?.kind ?? 'a part that is gone');
   }
   const open = $derived(view?.notes.filter(({ closed }) => !closed) ?? []);
   const STATES = { open: 'open', over: 'its day has passed', ended: 'ended' } as const;
@@ -86,8 +107,14 @@
       <li class:closed={note.closed}>
         <p>
           <strong>{note.name}</strong>
-          {note.kind === 'yes' ? `said yes to version ${note.revision} of` : 'on'}
-          <a href="/brands/{brand.slug}/marks/{mark?.slug ?? ''}">{mark?.name ?? 'a mark that is gone'}</a>
+          {note.kind === 'yes'
+            ? `said yes to ${note.try ? `“${note.try.name}”` : `version ${note.revision}`} of`
+            : note.try
+              ? `on “${note.try.name}” of`
+              : 'on'}
+          <a href="/brands/{brand.slug}/marks/{mark?.slug ?? ''}{note.part ? `?part=${encodeURIComponent(note.part)}` : ''}"
+            >{mark?.name ?? 'a mark that is gone'}{note.part ? `, ${partName(mark, note.part)}` : ''}</a
+          >
           {#if note.at}<span class="quiet">at {Math.round(note.at.x * 100)} %, {Math.round(note.at.y * 100)} %</span>{/if}
         </p>
         {#if note.text}<p class="text">{note.text}</p>{/if}
@@ -125,9 +152,32 @@
     <fieldset>
       <legend>Shows</legend>
       {#each kept as mark (mark.id)}
-        <label class="tick"><input type="checkbox" checked={!left.has(mark.id)} onchange={() => toggle(mark.id)} /> {mark.name}</label>
+        <label class="tick"
+          ><input type="checkbox" checked={!left.has(mark.id)} onchange={() => (left = toggled(left, mark.id))} /> {mark.name}</label
+        >
       {/each}
     </fieldset>
+    {#if tries.length > 0}
+      <fieldset>
+        <legend>Tries to compare</legend>
+        {#each tries as { id, name: called, mark } (id)}
+          <label class="tick"
+            ><input type="checkbox" checked={taken.has(id)} onchange={() => (taken = toggled(taken, id))} />
+            {markOf(mark)?.name}: {called}</label
+          >
+        {/each}
+      </fieldset>
+    {/if}
+    {#if packs.length > 0}
+      <fieldset>
+        <legend>Packs to fetch</legend>
+        {#each packs as { id, name: called } (id)}
+          <label class="tick"
+            ><input type="checkbox" checked={taken.has(id)} onchange={() => (taken = toggled(taken, id))} /> {called}</label
+          >
+        {/each}
+      </fieldset>
+    {/if}
     <button disabled={kept.every(({ id }) => left.has(id))}>Make a link</button>
   </form>
 </Fold>

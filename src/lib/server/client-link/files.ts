@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { canvasSchema, formatOf, hasDressing, keptPictures, type Dressing, type FormatName } from '$core/index';
+import { canvasSchema, formatOf, hasDressing, keptPictures, type Dressing, type FormatName, type Recipe } from '$core/index';
 import type { PictureSubject } from '../formats';
 import { heavy } from '../heavy/pool';
 import { groundColor, ownCanvas } from '../http/file-answer';
@@ -14,23 +14,36 @@ import type { Visit } from './visit';
 export const CLIENT_FORMATS: readonly FormatName[] = ['png', 'svg', 'pdf', 'jpg', 'webp'];
 const WIDTH_PX = 2000;
 
+/** What is drawn under a client's address: a mark, or a try of one. */
+export async function clientSubject(
+  em: EntityManager,
+  { brand, all }: Visit,
+  { name, recipe }: { readonly name: string; readonly recipe: Recipe },
+  dressing: Dressing,
+): Promise<PictureSubject> {
+  const sources = new Map(all.map((mark) => [mark.id, mark.recipe]));
+  const shown = [recipe, ...sources.values()].flatMap(({ parts }) => parts.flatMap(keptPictures));
+  return {
+    ...{ title: `${brand.name}, ${name.toLowerCase()}`, recipe, sources, palette: brand.palette, dressing },
+    ...{ ownFamilies: (await ownFonts(em.fork(), brand)).families, ownPictures: await ownPictures(em.fork(), brand.id, shown) },
+  };
+}
+
 /** One file of a mark under a client's address, made on the spot. @throws 404 for what the link does not show */
 export async function clientFile(
   em: EntityManager,
-  { brand, marks, all }: Visit,
+  seen: Visit,
   slug: string,
   name: FormatName,
   { dressing, width, download }: { readonly dressing: Dressing; readonly width?: number | undefined; readonly download: boolean },
 ): Promise<Response> {
-  const mark = marks.find((each) => each.slug === slug);
+  const { brand, marks, tries } = seen;
+  // A try has no address of its own: its id stands for it.
+  const mark =
+    marks.find((each) => each.slug === slug) ?? tries.filter(({ id }) => id === slug).map((each) => ({ ...each, slug: each.id }))[0];
   if (!mark || !CLIENT_FORMATS.includes(name)) throw notFound('file');
   if (!hasDressing(brand.palette, dressing)) throw refuse(422, 'no-such-color', 'There is no such colorway.', 'Choose another one.');
-  const sources = new Map(all.map(({ id, recipe }) => [id, recipe]));
-  const shown = [...sources.values()].flatMap(({ parts }) => parts.flatMap(keptPictures));
-  const subject: PictureSubject = {
-    ...{ title: `${brand.name}, ${mark.name.toLowerCase()}`, recipe: mark.recipe, sources, palette: brand.palette, dressing },
-    ...{ ownFamilies: (await ownFonts(em.fork(), brand)).families, ownPictures: await ownPictures(em.fork(), brand.id, shown) },
-  };
+  const subject = await clientSubject(em, seen, mark, dressing);
   const piece = mark.recipe.whole?.canvas;
   const format = formatOf(name);
   const canvas = canvasSchema.parse(

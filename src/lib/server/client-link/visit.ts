@@ -1,7 +1,8 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { InferEntity } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { ClientLink } from '../database/entities';
+import { expect, recoverRecipe, type Recipe } from '$core/index';
+import { Handover, HandoverFile, Try, type ClientLink } from '../database/entities';
 import { notFound, refuse } from '../http/problem-error';
 import { brandOfId, type BrandView } from '../stores/brands';
 import { listMarks, type MarkView } from '../stores/marks';
@@ -16,6 +17,10 @@ export interface Visit {
   readonly token: string;
   readonly brand: BrandView;
   readonly marks: readonly MarkView[];
+  /** Tries that are compared with their marks. */
+  readonly tries: readonly { readonly id: string; readonly mark: string; readonly name: string; readonly recipe: Recipe }[];
+  /** Packs that are fetched whole, once all of their files are there. */
+  readonly packs: readonly { readonly id: string; readonly name: string; readonly files: number; readonly at: string }[];
   /** All marks of the brand: those that are shown may follow others. */
   readonly all: readonly MarkView[];
 }
@@ -66,12 +71,36 @@ export async function visit(em: EntityManager, event: Pick<RequestEvent, 'getCli
   const brand = await brandOfId(em.fork(), link.brand.id);
   if (brand.shelf === 'removed') throw GONE();
   const all = await listMarks(em.fork(), link.brand.id);
+  const marks = all.filter(({ id, shelf }) => shelf === 'kept' && link.marks.includes(id));
   return {
+    ...{ tries: await triesOf(em, link, marks), packs: await packsOf(em, link) },
     link,
     token: event.params['token'] ?? '',
     brand,
     all,
-    marks: all.filter(({ id, shelf }) => shelf === 'kept' && link.marks.includes(id)),
+    marks,
   };
+}
+
+async function triesOf(em: EntityManager, { tries }: Link, marks: readonly MarkView[]): Promise<Visit['tries']> {
+  if (tries.length === 0) return [];
+  const rows = await em.fork().find(Try, { id: { $in: [...tries] }, removedAt: null, mark: { $in: marks.map(({ id }) => id) } });
+  return rows
+    .map(({ id, mark, name, recipe }) => ({ id, mark: mark.id, name, recipe: expect(recoverRecipe(recipe)) }))
+    .sort((a, b) => tries.indexOf(a.id) - tries.indexOf(b.id));
+}
+
+async function packsOf(em: EntityManager, { packs, brand }: Link): Promise<Visit['packs']> {
+  if (packs.length === 0) return [];
+  const rows = await em
+    .fork()
+    .find(Handover, { id: { $in: [...packs] }, brand: brand.id, removedAt: null }, { orderBy: { number: 'desc' } });
+  const found = [];
+  for (const { id, name, createdAt } of rows) {
+    const files = await em.fork().find(HandoverFile, { handover: id }, { fields: ['state'] });
+    if (files.length > 0 && files.every(({ state }) => state === 'done'))
+      found.push({ id, name, files: files.length, at: createdAt.toISOString() });
+  }
+  return found;
 }
 export { count, whoAsks };

@@ -400,6 +400,10 @@ export const ClientLink = defineEntity({
     tokenSha256: p.string().fieldName('token_sha256'),
     wordHash: p.text().nullable(),
     marks: p.json<readonly string[]>(),
+    /** Tries of those marks that are compared. */
+    tries: p.json<readonly string[]>(),
+    /** Packs that are fetched whole. */
+    packs: p.json<readonly string[]>(),
     ...made(),
     createdAt: p.datetime(),
     endsAt: p.datetime().nullable(),
@@ -416,6 +420,10 @@ export const ClientNote = defineEntity({
     link: () => p.manyToOne(ClientLink),
     mark: () => p.manyToOne(Mark),
     revision: p.integer(),
+    /** The try it is about, where it is not the mark itself. */
+    try: () => p.manyToOne(Try).nullable(),
+    /** The part that was pointed at. */
+    part: p.text().nullable(),
     kind: p.string().$type<'note' | 'yes'>(),
     x: p.float().nullable(),
     y: p.float().nullable(),

@@ -11,6 +11,7 @@ import { Shelves } from './migrations/0005-shelves';
 import { Authors } from './migrations/0006-authors';
 import { FilesHandovers } from './migrations/0007-files-handovers';
 import { Photos } from './migrations/0008-photos';
+import { ClientChoices } from './migrations/0012-client-choices';
 import { ClientLinks } from './migrations/0010-client-links';
 import { PictureOrders } from './migrations/0009-picture-orders';
 import { StudiosPeople } from './migrations/0011-studios-people';
@@ -46,6 +47,7 @@ async function open(): Promise<MikroORM> {
         { name: '0009-picture-orders', class: PictureOrders },
         { name: '0010-client-links', class: ClientLinks },
         { name: '0011-studios-people', class: StudiosPeople },
+        { name: '0012-client-choices', class: ClientChoices },
       ],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },

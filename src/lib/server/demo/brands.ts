@@ -15,6 +15,7 @@ import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe, etchedCrest, WORN_PRINT, wornCrest } from './crest';
 import { shorePictures, type DemoPicture } from './board';
 import type { DemoBuilt } from './built';
+import type { DemoLink } from './link';
 import type { DemoPiece } from './pieces';
 import type { DemoDerived } from './derived';
 
@@ -55,6 +56,8 @@ export interface DemoBrand {
   readonly pieces?: readonly DemoPiece[];
   /** Whether its shirt is drawn for the demo. */
   readonly shirt?: true;
+  /** A client’s link with notes. */
+  readonly link?: DemoLink;
 }
 
 /** Sample photos, the mark that is stamped on them, and the line of their veil. */
@@ -126,6 +129,17 @@ export const demoBrands: readonly DemoBrand[] = [
     },
     kept: ['josefin-sans', 'marcellus', 'fraunces'],
     shirt: true,
+    link: {
+      name: 'For the workshop',
+      tries: ['Carved', 'Tall'],
+      notes: [
+        {
+          ...{ mark: 'Primary', kind: 'note', name: 'Hester Lorne', at: { x: 0.5, y: 0.57 }, part: 'second' },
+          text: 'Could this line be a little larger? On the shed door it is read from the water.',
+        },
+        { mark: 'Initial', kind: 'yes', name: 'Hester Lorne', text: 'This one goes on the tails.' },
+      ],
+    },
     pieces: [
       {
         ...{

@@ -15,6 +15,7 @@ import { demoBrands, type DemoMark, type DemoPhotos } from './brands';
 import { builtRecipe } from './built';
 import { demoPiece, shirtFront } from './pieces';
 import { derivedRecipe } from './derived';
+import { demoLink } from './link';
 
 const CARD_PX = 246;
 const COLUMNS = 3;
@@ -65,6 +66,7 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
       });
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
+    if (demo.link) await demoLink(em, brand.id, demo.link);
     if (demo.photos) await layPhotos(em, brand, demo.photos);
     if (demo.board) await saveDocument(em, brand.slug, 'board', 0, await boardOf(em, brand.id, demo.board));
   }

@@ -21,6 +21,7 @@ import type { Stroke } from '$core/pictures';
 import { checkFont, facesOf, measureOwnFont } from '$core/shaping';
 import { bringIn, type BroughtIn } from '../art';
 import { openBrandFile, type OpenedBrandFile } from '../brand-file/open';
+import { partAt } from '../client-link/part-at';
 import { cutPicture } from '../cut-picture';
 import { drawMark } from '../draw-mark';
 import { storedFile, storeFile } from '../files';
@@ -91,6 +92,9 @@ export const tasks = {
     readonly source: ArtSource;
     readonly ownFamilies: readonly ShippedFamily[];
   }): Promise<BroughtIn> => bringIn(markup, source, ownFamilies),
+  /** The part of a mark that a client pointed at. */
+  pointedAt: async ({ subject, at }: { readonly subject: PictureSubject; readonly at: { readonly x: number; readonly y: number } }) =>
+    partAt(await drawMark(subject, subject.ownFamilies), at) ?? null,
   file: ({
     format,
     subject,

@@ -210,6 +210,8 @@ export const newPictureQuerySchema = z.strictObject({ name: z.string().default('
 export const newLinkSchema = z.strictObject({
   name: line(80),
   marks: z.array(z.uuid().toLowerCase()).min(1).max(60),
+  tries: z.array(z.uuid().toLowerCase()).max(24).default([]),
+  packs: z.array(z.uuid().toLowerCase()).max(24).default([]),
   word: z.string().max(200).default(''),
   /** The last day it is open, in the studio's own time zone. */
   endsAt: z.iso.datetime({ offset: true }).nullable().default(null),
@@ -224,6 +226,8 @@ export const saidSchema = z.object({
   text: z.string().trim().max(4000, 'A note holds 4,000 letters').default(''),
   x: share.optional(),
   y: share.optional(),
+  /** The try it is about, where it is not the mark itself. */
+  try: z.uuid().toLowerCase().optional(),
 });
 export const clientFileSchema = z.strictObject({
   dressing: dressingSchema.default('full'),

@@ -32,12 +32,27 @@ async function open(supervises: boolean): Promise<PgBoss> {
     archiveCompletedAfterSeconds: 3600,
   });
   boss.on('error', (error) => console.error(logLine(error)));
-  await boss.start();
-  for (const { queue: name } of KEPT_WORK)
-    await boss.createQueue(name, { name, retryLimit: MOST_TRIES, retryDelay: 0, expireInSeconds: LOST_S });
-  await boss.createQueue(DESK_QUEUE, { name: DESK_QUEUE, retryLimit: MOST_TRIES, retryDelay: 1, expireInSeconds: LOST_S });
+  await oneAtATime(async () => {
+    await boss.start();
+    for (const { queue: name } of KEPT_WORK)
+      await boss.createQueue(name, { name, retryLimit: MOST_TRIES, retryDelay: 0, expireInSeconds: LOST_S });
+    await boss.createQueue(DESK_QUEUE, { name: DESK_QUEUE, retryLimit: MOST_TRIES, retryDelay: 1, expireInSeconds: LOST_S });
+  });
   return boss;
 }
+
+/** Processes that make the queue's tables at the same moment would stop each other: one makes them, the others find them made. */
+async function oneAtATime(run: () => Promise<void>): Promise<void> {
+  const client = await pool().connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [QUEUE_LOCK]);
+    await run();
+  } finally {
+    await client.query('select pg_advisory_unlock($1)', [QUEUE_LOCK]).catch(() => undefined);
+    client.release();
+  }
+}
+const QUEUE_LOCK = 7_215_002;
 
 /** The queue as this process speaks to it, opened on first use. @param supervises whether it looks after lost jobs: workers do, web processes never */
 export function queue(supervises = false): Promise<PgBoss> {

@@ -1,9 +1,11 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { dress, dressingsOf, swatchesOf } from '$core/index';
+import { clientSubject } from '$lib/server/client-link/files';
 import { notesUnder, say } from '$lib/server/client-link/links';
 import { isWord } from '$lib/server/client-link/token';
 import { count, isUnlocked, openLink, unlock, visit, whoAsks } from '$lib/server/client-link/visit';
 import { unitOfWork } from '$lib/server/database/orm';
+import { heavy } from '$lib/server/heavy/pool';
 import { refuse } from '$lib/server/http/problem-error';
 import { load as withWork } from '$lib/server/http/load';
 import { asRefusal } from '$lib/server/http/refusals';
@@ -16,7 +18,7 @@ export const load: PageServerLoad = (event) => {
   return withWork(async (em) => {
     const link = await openLink(em, event);
     if (!isUnlocked(link, event)) return { locked: true as const };
-    const { brand, marks, token } = await visit(em, event);
+    const { brand, marks, tries, packs, token } = await visit(em, event);
     const notes = await notesUnder(em, link.id);
     const { searchParams } = event.url;
     const placed = /^[0-9a-f-]{36}$/.test(searchParams.get('mark') ?? '') ? searchParams.get('mark') : null;
@@ -28,8 +30,10 @@ export const load: PageServerLoad = (event) => {
       locked: false as const,
       ...{ token, name: brand.name, title: link.name, palette: swatchesOf(brand.palette) },
       endsAt: link.endsAt?.toISOString() ?? null,
+      packs,
       marks: marks.map(({ id, slug, name, role, revision, recipe }) => ({
         ...{ id, slug, name, role, revision },
+        tries: tries.filter((each) => each.mark === id).map((each) => ({ id: each.id, name: each.name })),
         isPiece: recipe.whole?.canvas !== undefined,
         dressings: recipe.whole?.canvas
           ? []
@@ -39,17 +43,9 @@ export const load: PageServerLoad = (event) => {
               ground: dress(brand.palette, dressing).ground,
             })),
       })),
-      notes: notes.map(({ id, mark, kind, at, name, text, createdAt, answer, closed, revision }) => ({
-        id,
-        mark,
-        kind,
-        at,
-        name,
-        text,
-        createdAt,
-        answer,
-        closed,
-        revision,
+      notes: notes.map((note) => ({
+        ...{ id: note.id, mark: note.mark, kind: note.kind, at: note.at, name: note.name, text: note.text, try: note.try?.name ?? null },
+        ...{ createdAt: note.createdAt, answer: note.answer, closed: note.closed, revision: note.revision },
       })),
       placed: placed ? { mark: placed, x: share('x'), y: share('y') } : null,
     };
@@ -88,7 +84,8 @@ export const actions: Actions = {
     let kind: 'note' | 'yes' = 'note';
     const wrong = await refused(async () => {
       const em = await unitOfWork();
-      const { link } = await visit(em, event);
+      const seen = await visit(em, event);
+      const { link } = seen;
       await count('note', `${link.id} ${whoAsks(event)}`);
       const given = Object.fromEntries(
         [...form].flatMap(([name, value]) => (typeof value === 'string' && value !== '' ? [[name, value] as const] : [])),
@@ -102,8 +99,11 @@ export const actions: Actions = {
           'A note wants a name of at most 80 letters, and words of at most 4,000.',
           'Shorten it, and send it again.',
         );
-      const { mark, name, text, x, y } = read.data;
-      await say(em, link, { mark, kind, name, text, at: x === undefined || y === undefined ? null : { x, y } });
+      const { mark, name, text, x, y, try: about = null } = read.data;
+      const at = x === undefined || y === undefined ? null : { x, y };
+      const shown = seen.marks.find(({ id }) => id === mark);
+      const part = at && shown ? await heavy('pointedAt', { subject: await clientSubject(em, seen, shown, 'full'), at }) : null;
+      await say(em, link, { mark, kind, name, text, at, part, try: about });
     });
     if (wrong) return wrong;
     redirect(303, `/c/${event.params.token}?said=${kind}`);

@@ -30,6 +30,17 @@
         <li><span style:background={hex}></span>{name} <code>{hex}</code></li>
       {/each}
     </ul>
+    {#if data.packs.length > 0}
+      <h2>Packs of files</h2>
+      <ul class="packs">
+        {#each data.packs as { id, name, files, at } (id)}
+          <li>
+            <a href="/c/{data.token}/packs/{id}.zip">{name}</a>
+            <span class="quiet">{files} {files === 1 ? 'file' : 'files'}, made on {at.slice(0, 10)}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
     {#each data.marks as mark (mark.id)}
       <ClientMark
         {mark}
@@ -75,6 +86,13 @@
     margin-right: 6px;
     border: 1px solid var(--color-rule);
     vertical-align: -4px;
+  }
+  .packs {
+    margin: 6px 0 24px;
+  }
+  .packs a {
+    display: inline-block;
+    min-height: 32px;
   }
   form {
     display: flex;
