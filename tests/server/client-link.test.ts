@@ -267,6 +267,13 @@ describe('a client’s link', () => {
     for (let n = 0; n < 40; n++) await ask(`${app.url}/c/${String(n).padStart(32, 'x')}`);
     expect(codes.get(429) ?? 0).toBeGreaterThan(0);
     codes.clear();
+    // A page's own pictures are many; files that are fetched are not.
+    for (let batch = 0; batch < 8; batch++) await Promise.all(Array.from({ length: 10 }, () => ask(`${address}/files/shown.svg`)));
+    expect([...codes.keys()]).toEqual([200]);
+    for (let batch = 0; batch < 8; batch++)
+      await Promise.all(Array.from({ length: 10 }, () => ask(`${address}/files/shown.svg?download=1`)));
+    expect(codes.get(429) ?? 0).toBeGreaterThan(0);
+    codes.clear();
     for (let batch = 0; batch < 45; batch++) await Promise.all(Array.from({ length: 10 }, () => ask(address)));
     expect(codes.get(429) ?? 0).toBeGreaterThan(0);
     expect(codes.get(200) ?? 0).toBeGreaterThan(0);

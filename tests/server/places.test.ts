@@ -98,6 +98,7 @@ const TABLE: Readonly<Record<string, readonly [string, Needed][]>> = {
         ['/pictures/[sha]/cut', 'POST'],
         ['/print-orders', 'GET', 'POST'],
         ['/sheet.pdf', 'GET'],
+        ['/sheet.zip', 'GET'],
       ] as const
     ).map(([under, ...methods]) => [
       `/api/brands/[brand]${under}`,

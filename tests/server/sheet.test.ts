@@ -1,10 +1,11 @@
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { canvasBox, dress, expect as must, recoverRecipe, sheetFactsOf, sheetPages, sheetSchema, toSvg } from '$core/index';
+import { canvasBox, canvasSchema, dress, expect as must, recoverRecipe, sheetFactsOf, sheetPages, sheetSchema, toSvg } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { shelfOf, shipped } from '../support/fonts';
 import { resolverOf } from '../support/resolver';
@@ -117,5 +118,56 @@ describe('the brand sheet as a file', () => {
       for (let at = row * screen.info.width * 3; at < (row + 1) * screen.info.width * 3; at++, counted++)
         sum += Math.abs((screen.data[at] as number) - (printed[at] as number));
     expect(sum / counted).toBeLessThan(2);
+  });
+
+  it('is a folder for browsers too: every picture there, nothing from elsewhere, every word to be copied', async () => {
+    const files = unzipSync(new Uint8Array(await (await fetch(`${home}/sheet.zip`)).arrayBuffer()));
+    const page = Buffer.from(files['brand-sheet/index.html'] ?? []).toString();
+    const pictures = [...page.matchAll(/<img src="([^"]+)" alt="([^"]+)">/g)];
+    expect(pictures.length).toBeGreaterThan(4);
+    for (const [, file, title] of pictures) {
+      const svg = Buffer.from(files[`brand-sheet/${file}`] ?? []).toString();
+      expect(svg, file).toMatch(/^<svg /);
+      expect(page).toContain(`<strong>${title}</strong>`);
+      // Vectors, outlined: no fonts, no scripts, no address but the namespaces' own.
+      expect(svg).not.toMatch(/<(text|script|image|style|foreignObject)\b/);
+    }
+    expect(page).not.toMatch(/<script|https?:|url\(/);
+    expect(page).toContain(palette.lead);
+    expect(
+      Buffer.from(files['brand-sheet/brand-sheet.pdf'] ?? [])
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+
+  it('goes along in a pack, showing the marks as they were when it was ordered', async () => {
+    const worker = await app.worker();
+    const marks = await read<readonly { id: string; slug: string; revision: number }[]>(`${home}/marks`);
+    const [mark] = marks;
+    const order = { id: '11111111-2222-4333-8444-777777777777', name: 'With the sheet' };
+    const plan = {
+      pattern: '{brand}-{mark}',
+      sheet: true,
+      packs: [
+        {
+          ...{ id: 'profiles', kind: 'profiles', marks: [mark?.id], dressings: ['full'], formats: ['svg'] },
+          sizes: [{ label: 'as it is', canvas: canvasSchema.parse({ width: 200 }) }],
+        },
+      ],
+    };
+    expect((await send(`${home}/handovers`, 'POST', { ...order, plan })).status).toBeLessThan(300);
+    const folder = async () => {
+      const response = await fetch(`${home}/handovers/${order.id}/pack.zip`);
+      return response.ok ? unzipSync(new Uint8Array(await response.arrayBuffer())) : undefined;
+    };
+    await expect.poll(async () => Object.keys((await folder()) ?? {}), { interval: 500 }).toContain('brand-sheet/index.html');
+    const before = Buffer.from((await folder())?.['brand-sheet/02-versions.svg'] ?? []).toString();
+    expect(before).toMatch(/^<svg /);
+    const gesture = { id: '11111111-2222-4333-8444-888888888888', kind: 'edit', gesture: 'Other name', recipe: nameRecipe('Otherwise') };
+    const saved = await send(`${home}/marks/${mark?.slug}/revisions`, 'POST', { base: mark?.revision, gestures: [gesture] });
+    expect(saved.status, JSON.stringify(saved.value)).toBeLessThan(300);
+    expect(Buffer.from((await folder())?.['brand-sheet/02-versions.svg'] ?? []).toString()).toBe(before);
+    await worker.stop();
   });
 });

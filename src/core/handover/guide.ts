@@ -1,3 +1,4 @@
+import { escaped } from '../output/escaped';
 import { canvasText } from '../output/canvas';
 import { formatOf } from '../output/file-formats';
 import { packKind, type PackName } from './packs';
@@ -62,9 +63,6 @@ export function guideText({ brand, handover, date, files, rights }: Guide): stri
   lines.push('GOOD TO KNOW', ...ADVICE.map((line) => `- ${line}`), '', 'RIGHTS', ...rights.map((line) => `- ${line}`), '');
   return lines.join('\n');
 }
-
-const escaped = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 const STYLE =
   'body{font:16px/1.5 Georgia,serif;color:#22302a;background:#f5f2ea;max-width:46rem;margin:2rem auto;padding:0 1.5rem}h1{font-weight:400}h2{font-weight:400;border-top:1px solid #d9d3c4;padding-top:1rem;margin-top:2rem}' +

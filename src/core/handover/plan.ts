@@ -44,6 +44,8 @@ export type PlannedPack = z.infer<typeof packSchema>;
 export const handoverPlanSchema = z.strictObject({
   pattern: z.string().trim().min(1).max(120).default(START_PATTERN),
   packs: z.array(packSchema).max(MOST_PACKS).default([]),
+  /** Whether the brand sheet goes along, as a folder for browsers. */
+  sheet: z.boolean().exactOptional(),
 });
 export type HandoverPlan = z.infer<typeof handoverPlanSchema>;
 

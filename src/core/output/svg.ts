@@ -1,10 +1,8 @@
 import type { Hex } from '../color/hex';
 import { framePath, heightOf, isIdentity, widthOf, type Affine, type Bounds } from '../geometry';
 import type { Drawing, DrawingNode, Gradient, Group, PictureFill } from '../marks';
+import { escaped } from './escaped';
 import { pathData, written } from './path-data';
-
-const escaped = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 const matrix = ({ a, b, c, d, e, f }: Affine): string => {
   if (a === 1 && b === 0 && c === 0 && d === 1) return `translate(${written(e)} ${written(f)})`;

@@ -13,3 +13,4 @@ export {
   type Sheet,
   type SheetSize,
 } from './sheet';
+export { sheetWebPage, type SheetPicture } from './web-page';

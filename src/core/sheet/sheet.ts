@@ -41,6 +41,8 @@ export const pageText = (sheet: Sheet, page: SheetPageName, facts: SheetFacts): 
 export interface DrawnPage {
   readonly id: 'cover' | SheetPageName;
   readonly title: string;
+  /** What it says beside what it shows. */
+  readonly text: string;
   readonly recipe: Recipe;
 }
 
@@ -54,19 +56,17 @@ export function sheetPages(sheet: Sheet, facts: SheetFacts): readonly DrawnPage[
   const shown = pageOrder(sheet).filter((name) => !sheet.left.includes(name) && (SHEET_PAGES[name] as SheetPage).there(facts));
   const finished = (kit: SheetKit): Recipe => ({ ...EMPTY_RECIPE, parts: kit.parts, whole: { treatments: [], canvas } });
   const cover = new SheetKit(facts, design.ground, 'ink');
-  design.cover(cover, page, unit, {
-    title: `${facts.name}: how the brand is used`,
-    text: sheet.texts.cover ?? [facts.promise, sheet.contact].filter((each) => each !== '').join(' · '),
-    nth: '',
-  });
+  const opening = sheet.texts.cover ?? [facts.promise, sheet.contact].filter((each) => each !== '').join(' · ');
+  design.cover(cover, page, unit, { title: `${facts.name}: how the brand is used`, text: opening, nth: '' });
   return [
-    { id: 'cover', title: 'Cover', recipe: finished(cover) },
+    { id: 'cover', title: 'Cover', text: opening, recipe: finished(cover) },
     ...shown.map((name, at): DrawnPage => {
       const kit = new SheetKit(facts, design.ground, 'ink');
       const row: SheetPage = SHEET_PAGES[name];
-      const body = design.head(kit, page, unit, { title: row.title, text: pageText(sheet, name, facts), nth: String(at + 2) });
+      const text = pageText(sheet, name, facts);
+      const body = design.head(kit, page, unit, { title: row.title, text, nth: String(at + 2) });
       row.draw(kit, { body, page, unit });
-      return { id: name, title: row.title, recipe: finished(kit) };
+      return { id: name, title: row.title, text, recipe: finished(kit) };
     }),
   ];
 }

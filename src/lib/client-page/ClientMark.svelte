@@ -62,21 +62,23 @@
     </ul>
   {/if}
   <div class="sides">
-    <div class="place" style:width="{PLACE_PX}px" style:height="{PLACE_PX}px">
-      <!-- a click sends where it was: this works without scripts -->
-      <form method="GET" action="/c/{token}#mark-{mark.slug}">
-        <input type="hidden" name="mark" value={mark.id} />
-        <input
-          type="image"
-          name="place"
-          src={file('svg')}
-          alt="{mark.name}: click where your note belongs"
-          width={PLACE_PX}
-          height={PLACE_PX}
-        />
-      </form>
-      {#each dots as { id, at, n } (id)}<span class="dot" style:left="{at.x * 100}%" style:top="{at.y * 100}%">{n}</span>{/each}
-      {#if here}<span class="dot now" style:left="{here.x * 100}%" style:top="{here.y * 100}%">+</span>{/if}
+    <div class="ground">
+      <div class="place" style:width="{PLACE_PX}px" style:height="{PLACE_PX}px">
+        <!-- a click sends where it was: this works without scripts -->
+        <form method="GET" action="/c/{token}#mark-{mark.slug}">
+          <input type="hidden" name="mark" value={mark.id} />
+          <input
+            type="image"
+            name="place"
+            src={file('svg')}
+            alt="{mark.name}: click where your note belongs"
+            width={PLACE_PX}
+            height={PLACE_PX}
+          />
+        </form>
+        {#each dots as { id, at, n } (id)}<span class="dot" style:left="{at.x * 100}%" style:top="{at.y * 100}%">{n}</span>{/each}
+        {#if here}<span class="dot now" style:left="{here.x * 100}%" style:top="{here.y * 100}%">+</span>{/if}
+      </div>
     </div>
     <div class="said">
       <ol>
@@ -165,11 +167,15 @@
     gap: 20px;
     padding: 12px 0;
   }
+  .ground {
+    align-self: start;
+    padding: 7px;
+    border: 1px solid var(--color-rule);
+    background: #fff;
+  }
   .place {
     position: relative;
     max-width: 100%;
-    border: 1px solid var(--color-rule);
-    background: #fff;
   }
   .place input[type='image'] {
     display: block;

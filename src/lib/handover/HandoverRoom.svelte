@@ -120,6 +120,16 @@
     <p class="quiet small">
       {#if desk.example}{desk.example}<br />{/if}May hold {NAME_WORDS.map((word) => `{${word}}`).join(' ')}
     </p>
+    <label class="tick"
+      ><input
+        type="checkbox"
+        checked={desk.content.sheet ?? false}
+        onchange={(event) => {
+          const { sheet: _, ...rest } = desk.content;
+          desk.plan.commit('Brand sheet in the pack', event.currentTarget.checked ? { ...rest, sheet: true } : rest);
+        }}
+      /> The brand sheet goes along, as a folder for browsers</label
+    >
     <p class="whole quiet small">
       The whole brand, with every revision, picture and font, for another installation or for keeping:
       <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
@@ -168,6 +178,13 @@
   .packs {
     padding: 18px 28px 40px;
     overflow-y: auto;
+  }
+  .tick {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    min-height: 28px;
+    margin-top: 8px;
   }
   .pattern {
     display: block;

@@ -1,5 +1,16 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { canvasSchema, keptPictures, SHEET_SIZES, sheetFactsOf, sheetPages, type MeasuredMark, type Recipe } from '$core/index';
+import {
+  canvasSchema,
+  keptPictures,
+  SHEET_SIZES,
+  sheetFactsOf,
+  sheetPages,
+  sheetWebPage,
+  type Canvas,
+  type DrawnPage,
+  type MeasuredMark,
+  type Recipe,
+} from '$core/index';
 import { shippedFamilies } from './fonts';
 import type { PictureSubject } from './formats';
 import { heavy } from './heavy/pool';
@@ -10,9 +21,18 @@ import { findDocument } from './stores/documents';
 import { listMarks } from './stores/marks';
 import { ownFonts } from './stores/own-fonts';
 
-/** The brand sheet as it stands, as one PDF. @throws a refusal where there is no mark to show */
-export async function sheetPdf(em: EntityManager, brand: BrandView): Promise<Uint8Array> {
-  const marks = await listMarks(em.fork(), brand.id);
+interface SheetFiles {
+  readonly pages: readonly (DrawnPage & { readonly subject: PictureSubject })[];
+  readonly canvas: Canvas;
+}
+
+/**
+ * The pages of a brand's sheet, each as something to be drawn.
+ * @param as recipes of marks as they were, by their ids; without, as they are now
+ * @throws a refusal where there is no mark or no page to show
+ */
+async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<string, Recipe> = new Map()): Promise<SheetFiles> {
+  const marks = (await listMarks(em.fork(), brand.id)).map((mark) => ({ ...mark, recipe: as.get(mark.id) ?? mark.recipe }));
   const { families: ownFamilies } = await ownFonts(em.fork(), brand);
   const sources = new Map(marks.map(({ id, recipe }) => [id, recipe]));
   const sheet = (await findDocument(em.fork(), brand.id, 'sheet')).content;
@@ -31,16 +51,44 @@ export async function sheetPdf(em: EntityManager, brand: BrandView): Promise<Uin
     throw refuse(422, 'nothing-drawn', 'This brand has no mark yet, so there is nothing to show.', 'Build a mark first.');
   const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
   const own = await ownPictures(em.fork(), brand.id, [...sources.values()].flatMap(shown));
-  const subjects = sheetPages(sheet, facts).map(({ title, recipe }): PictureSubject => ({
-    ...{ title: `${brand.name}, ${title.toLowerCase()}`, recipe, sources, palette: brand.palette, dressing: 'full' },
-    ...{ ownFamilies, ownPictures: own },
+  const pages = sheetPages(sheet, facts).map((page) => ({
+    ...page,
+    subject: {
+      ...{ title: `${brand.name}, ${page.title.toLowerCase()}`, recipe: page.recipe, sources, palette: brand.palette },
+      ...{ dressing: 'full' as const, ownFamilies, ownPictures: own },
+    },
   }));
-  const [first, ...pages] = subjects;
-  if (!first) throw refuse(422, 'nothing-drawn', 'Every page of this sheet is left out.', 'Take one in again.');
+  if (pages.length === 0) throw refuse(422, 'nothing-drawn', 'Every page of this sheet is left out.', 'Take one in again.');
   const { width, height } = SHEET_SIZES[sheet.size];
-  return heavy('file', {
-    format: 'pdf',
-    subject: { ...first, title: `${brand.name}, brand sheet` },
-    order: { canvas: canvasSchema.parse({ width, height, unit: 'mm' }), pages },
-  });
+  return { pages, canvas: canvasSchema.parse({ width, height, unit: 'mm' }) };
+}
+
+const asPdf = (brand: BrandView, { pages, canvas }: SheetFiles): Promise<Uint8Array> => {
+  const [first, ...rest] = pages.map(({ subject }) => subject);
+  if (!first) throw new Error('A sheet has a page.');
+  return heavy('file', { format: 'pdf', subject: { ...first, title: `${brand.name}, brand sheet` }, order: { canvas, pages: rest } });
+};
+
+/** The brand sheet as it stands, as one PDF. @throws a refusal where there is no mark to show */
+export const sheetPdf = async (em: EntityManager, brand: BrandView): Promise<Uint8Array> => asPdf(brand, await sheetFiles(em, brand));
+
+/** The brand sheet as a folder for browsers: a page, its pictures as vectors, and the PDF. @param as recipes of marks as they were */
+export async function sheetFolder(
+  em: EntityManager,
+  brand: BrandView,
+  as?: ReadonlyMap<string, Recipe>,
+): Promise<readonly { readonly name: string; readonly input: string | Uint8Array }[]> {
+  const files = await sheetFiles(em, brand, as);
+  const named = files.pages.map((page, at) => ({ ...page, file: `${String(at + 1).padStart(2, '0')}-${page.id}.svg` }));
+  const pictures = await Promise.all(
+    named.map(async ({ file, subject }) => ({
+      name: `brand-sheet/${file}`,
+      input: await heavy('file', { format: 'svg', subject, order: { canvas: files.canvas } }),
+    })),
+  );
+  return [
+    { name: 'brand-sheet/index.html', input: sheetWebPage(brand.name, brand.palette, named) },
+    ...pictures,
+    { name: 'brand-sheet/brand-sheet.pdf', input: await asPdf(brand, files) },
+  ];
 }

@@ -131,7 +131,10 @@
     {/each}
   </div>
   <aside aria-label="What the sheet is like">
-    <a class="file" href="/api/brands/{brand.slug}/sheet.pdf?download=1" download>Save as PDF</a>
+    <div class="files">
+      <a class="file" href="/api/brands/{brand.slug}/sheet.pdf?download=1" download>Save as PDF</a>
+      <a class="link" href="/api/brands/{brand.slug}/sheet.zip" download>As a folder for browsers</a>
+    </div>
     <Pick
       label="Design"
       hint="How all pages are laid out"
@@ -218,8 +221,12 @@
     border-left: 1px solid var(--color-rule);
     background: var(--color-sheet);
   }
+  .files {
+    display: flex;
+    align-items: center;
+    gap: 16px;
+  }
   .file {
-    align-self: start;
     padding: 8px 16px;
     background: var(--color-plum);
     color: #fff;

@@ -1,3 +1,4 @@
+import { escaped } from '../../output/escaped';
 import { SaxesParser } from 'saxes';
 import { swatchesOf } from '../palette';
 import { plainName, readCssColor, type ReadColor, type ReadColors } from './read-color';
@@ -8,9 +9,6 @@ const GAP_PX = 12;
 const ACROSS = 6;
 /** Most elements that are looked at. */
 const MOST_ELEMENTS = 5000;
-
-const escaped = (text: string) =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 
 /** The colors that a drawing is filled and stroked with, each once; a shape's title, label or id is the name. */
 function read(text: string): ReadColors {

@@ -1,17 +1,18 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { downloadZip } from 'client-zip';
-import { dress, guidePage, guideText, rightsLines, rightsOf, webManifest, packKind, type GuideFile } from '$core/index';
+import { dress, guidePage, guideText, rightsLines, rightsOf, webManifest, packKind, type GuideFile, type HandoverPlan } from '$core/index';
 import { Handover, HandoverFile } from '../database/entities';
 import { filePieces } from '../files';
 import { shippedFamilies } from '../fonts';
 import { refuse } from '../http/problem-error';
+import { sheetFolder } from '../sheet';
 import type { BrandView } from '../stores/brands';
 import { standingAt } from './subjects';
 
 interface Entry {
   readonly name: string;
   readonly lastModified: Date;
-  readonly input: string | AsyncIterable<Uint8Array>;
+  readonly input: string | Uint8Array | AsyncIterable<Uint8Array>;
 }
 
 const dateText = (date: Date): string =>
@@ -24,6 +25,7 @@ async function entriesOf(
   row: {
     readonly id: string;
     readonly name: string;
+    readonly plan: unknown;
     readonly basis: { readonly palette: number; readonly marks: Readonly<Record<string, number>> };
     readonly createdAt: Date;
   },
@@ -62,7 +64,10 @@ async function entriesOf(
   const webPacks = [
     ...new Set(files.filter(({ wanted }) => packKind(wanted.kind).manifest).map(({ name }) => name.split('/')[0] ?? 'web')),
   ];
+  const { sheet } = (row.plan ?? {}) as Pick<HandoverPlan, 'sheet'>;
+  const folder = sheet ? await sheetFolder(em, { ...brand, palette: standing.palette }, standing.recipes) : [];
   return [
+    ...folder.map(({ name, input }): Entry => ({ name, lastModified, input })),
     { name: 'read-me.txt', lastModified, input: guideText(guide) },
     { name: 'which-file-is-for-what.html', lastModified, input: guidePage(guide) },
     {

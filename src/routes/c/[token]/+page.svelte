@@ -75,6 +75,7 @@
     display: flex;
     flex-wrap: wrap;
     gap: 6px 18px;
+    margin-bottom: 18px;
     padding: 0;
     list-style: none;
     font-size: 14px;
