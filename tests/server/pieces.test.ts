@@ -1,9 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { pieceCanvasSchema, pieceLayout, pouredPiece, writeRecipe } from '$core/index';
+import { canvasSchema, pieceCanvasSchema, pieceLayout, pouredPiece, writeRecipe } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { startTestApp } from '../support/test-app';
 
@@ -106,5 +107,71 @@ describe('files of pieces', () => {
       expect((await send(`${home}/marks`, 'POST', { name: 'None', role: 'piece', recipe })).status, JSON.stringify(canvas)).toBe(422);
     }
     expect(await read<unknown[]>(`${home}/marks`)).toHaveLength(count);
+  });
+});
+
+describe('pieces in packs', () => {
+  it('go into one of their own, each in its own size, with bleed for printers; in no other', async () => {
+    const worker = await app.worker();
+    const brand = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Packed', palette })).value.slug;
+    home = `${app.url}/api/brands/${brand}`;
+    primary = (
+      await send<{ id: string; slug: string }>(`${home}/marks`, 'POST', { name: 'Primary', role: 'primary', recipe: nameRecipe('Heron') })
+    ).value;
+    await piece('Post', { width: 600, height: 750 });
+    await piece('Card', { width: 85, height: 55, unit: 'mm', bleed: 3 });
+    const marks = await read<readonly { id: string; slug: string; revision: number }[]>(`${home}/marks`);
+    const all = marks.map(({ id }) => id);
+    const size = { label: 'square', canvas: canvasSchema.parse({ width: 200, height: 200 }) };
+    const plan = {
+      pattern: '{brand}-{mark}-{size}',
+      packs: [
+        { id: 'pieces', kind: 'pieces', marks: all, dressings: [], formats: ['png', 'pdf'], sizes: [] },
+        { id: 'profiles', kind: 'profiles', marks: all, dressings: ['full'], formats: ['png'], sizes: [size] },
+      ],
+    };
+    const id = '22222222-2222-4333-8444-555555555555';
+    interface Pack {
+      readonly files: readonly { readonly name: string; readonly state: string; readonly reason: unknown; readonly outdated: boolean }[];
+    }
+    const ordered = await send<Pack>(`${home}/handovers`, 'POST', { id, name: 'For the printer', plan });
+    expect(ordered.status, JSON.stringify(ordered.value)).toBe(201);
+    const pack = () => read<Pack>(`${home}/handovers/${id}`);
+    await expect
+      .poll(async () => (await pack()).files.map(({ state, reason }) => (reason ? JSON.stringify(reason) : state)), { timeout: 100_000 })
+      .toEqual(['done', 'done', 'done', 'done', 'done']);
+    expect((await pack()).files.map(({ name }) => name)).toEqual([
+      'pieces/packed-post-600x750.png',
+      'pieces/packed-post-600x750.pdf',
+      'pieces/packed-card-85x55mm.png',
+      'pieces/packed-card-85x55mm.pdf',
+      'profiles/packed-primary-200x200.png',
+    ]);
+    const zip = unzipSync(new Uint8Array(await (await fetch(`${home}/handovers/${id}/pack.zip`)).arrayBuffer()));
+    const card = await sharp(zip['pieces/packed-card-85x55mm.png']).metadata();
+    expect([card.width, card.height, card.density]).toEqual([Math.round((85 / 25.4) * 300), Math.round((55 / 25.4) * 300), 300]);
+    const path = join(mkdtempSync('/tmp/lucky-pack-'), 'card.pdf');
+    writeFileSync(path, zip['pieces/packed-card-85x55mm.pdf'] ?? new Uint8Array());
+    const boxes = execFileSync('pdfinfo', ['-box', path], { encoding: 'utf8' });
+    const width = (box: string) => {
+      const [left = 0, , right = 0] = (new RegExp(`${box}:\\s+(.*)`).exec(boxes)?.[1] ?? '').trim().split(/\s+/).map(Number);
+      return ((right - left) / 72) * 25.4;
+    };
+    expect(width('TrimBox')).toBeCloseTo(85, 1);
+    expect(width('BleedBox')).toBeCloseTo(91, 1);
+
+    // What it shows is changed: the piece says so, in the room and in the pack.
+    const handed = async () => {
+      const response = await fetch(`${app.url}/brands/${brand}/pieces/__data.json`);
+      return response.text();
+    };
+    expect(await handed()).toContain('For the printer');
+    expect(await handed()).not.toContain('version 1 then');
+    const mark = marks.find(({ id: each }) => each === primary.id);
+    const gesture = { id: '22222222-2222-4333-8444-666666666666', kind: 'edit', gesture: 'Other', recipe: nameRecipe('Curlew') };
+    await send(`${home}/marks/${mark?.slug}/revisions`, 'POST', { base: mark?.revision, gestures: [gesture] });
+    expect(await handed()).toContain('Primary, version 1 then, 2 now');
+    expect((await pack()).files.every(({ outdated }) => outdated)).toBe(true);
+    await worker.stop();
   });
 });

@@ -9,6 +9,7 @@ export {
   plannedSize,
   roughBytes,
   START_PATTERN,
+  marksFor,
   startPack,
   startPlan,
   wantedFiles,

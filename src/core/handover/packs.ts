@@ -39,6 +39,8 @@ export interface PackKind {
   readonly welded?: true;
   /** The marks are shown on these goods to begin with; no colorways are chosen, each goods has its own. */
   readonly goods?: readonly string[];
+  /** It holds pieces, each in its own size and colors: no colorways and sizes are chosen. */
+  readonly pieces?: true;
   /** A manifest for browsers goes with it. */
   readonly manifest?: true;
 }
@@ -95,6 +97,17 @@ export const PACKS = {
       { label: 'tote, square', width: 3600, height: 3600, unit: 'px', dpi: 300, airPercent: 5 },
       { label: 'sticker', width: 1200, height: 1200, unit: 'px', dpi: 300, airPercent: 5 },
     ],
+  },
+  pieces: {
+    label: 'Pieces',
+    client:
+      'Posts, cards, labels and shirts as they were laid out, each in its own size: PNG for screens and shops, PDF with its bleed for printers.',
+    uses: [],
+    ...{ roles: ['piece'], marks: 100 },
+    dressings: [],
+    formats: ['png', 'pdf'],
+    pieces: true,
+    sizes: [],
   },
   goods: {
     label: 'On goods',

@@ -5,6 +5,8 @@ import { dress, dressingSchema, hasDressing, type Dressing } from '../color/dres
 import { colorKeySchema, swatchColor, type ColorKey, type Palette } from '../color/palette';
 import { canvasSchema, type Canvas } from '../output/canvas';
 import { FORMAT_NAMES, formatOf, type FormatName } from '../output/file-formats';
+import { fileCanvas } from '../pieces/file-canvas';
+import { pieceSizeText, type PieceCanvas } from '../marks';
 import { PDF_COLORS, type PdfColors } from '../output/pdf';
 import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsDesk } from '../scenes/goods-desk';
 import { ownGoodsId, ownGoodsSchema } from '../scenes/own-photo/own-goods';
@@ -54,14 +56,21 @@ export interface PlannedMark {
   readonly id: string;
   readonly name: string;
   readonly role: MarkRole;
+  /** What it stands on, where it is a piece. */
+  readonly canvas?: PieceCanvas | undefined;
 }
+
+/** The marks that packs of a kind choose among: pieces go into a pack of their own. */
+export const marksFor = (kind: PackName, marks: readonly PlannedMark[]): readonly PlannedMark[] =>
+  marks.filter(({ role, canvas }) => (packKind(kind).pieces ? canvas !== undefined : role !== 'piece'));
 
 /** A size of a pack as it is planned. */
 export const plannedSize = ({ label, first: _, ...canvas }: PackSize): PlannedSize => ({ label, canvas: canvasSchema.parse(canvas) });
 
 /** A pack as it is begun: the marks of the family that suit it best, in the colorways, formats and sizes that such files usually have. */
-export function startPack(kind: PackName, marks: readonly PlannedMark[], palette: Palette, id: string = kind): PlannedPack {
+export function startPack(kind: PackName, all: readonly PlannedMark[], palette: Palette, id: string = kind): PlannedPack {
   const row = packKind(kind);
+  const marks = marksFor(kind, all);
   const suited = row.roles.flatMap((role) => marks.filter((mark) => mark.role === role));
   return {
     ...{ id, kind },
@@ -163,6 +172,20 @@ function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Pale
 /** Goods are so wide where a pack says it in no pixels. */
 const GOODS_PX = 2000;
 
+/** The files of a pack of pieces: each as it was laid out. */
+const filesOfPieces = (pack: PlannedPack, pieces: readonly PlannedMark[]): readonly WantedFile[] =>
+  pieces.flatMap(({ id, canvas }) =>
+    canvas === undefined
+      ? []
+      : pack.formats
+          .filter((format) => !formatOf(format).ownSizes)
+          .map((format) => ({
+            ...{ pack: pack.id, kind: pack.kind, mark: id, dressing: 'full' as const, format, label: pieceSizeText(canvas) },
+            canvas: fileCanvas(canvas, formatOf(format).pages === true),
+            ...{ ground: formatOf(format).clear ? null : ('paper' as const), welded: false, exact: pack.exact === true },
+          })),
+  );
+
 /** Every file of a plan, in its order: pack by pack, mark by mark, colorway by colorway. Marks, goods and colors that are gone are passed over. */
 export function wantedFiles(
   plan: HandoverPlan,
@@ -170,10 +193,15 @@ export function wantedFiles(
   palette: Palette,
   goods: GoodsAtHand = NO_GOODS,
 ): readonly WantedFile[] {
-  const known = new Set(marks.map(({ id }) => id));
   return plan.packs.flatMap((pack) => {
     const row = packKind(pack.kind);
-    const chosen = pack.marks.filter((mark) => known.has(mark));
+    const suited = marksFor(pack.kind, marks);
+    const chosen = pack.marks.filter((mark) => suited.some(({ id }) => id === mark));
+    if (row.pieces)
+      return filesOfPieces(
+        pack,
+        suited.filter(({ id }) => chosen.includes(id)),
+      );
     if (row.goods) return filesOnGoods(pack, chosen, palette, goods);
     const dressings = pack.dressings.filter((dressing) => hasDressing(palette, dressing));
     const one = (mark: string, dressing: Dressing, format: FormatName, { label, canvas }: PlannedSize): WantedFile => {

@@ -1,3 +1,4 @@
+export { fileCanvas } from './file-canvas';
 export { WORDS_WHAT, type PieceLayout, type Room, type Slot as PieceSlot, type WordsWhat } from './layout';
 export { PIECE_LAYOUTS, pieceLayout } from './layouts';
 export { PIECE_SIZES, type PieceSize } from './piece-sizes';

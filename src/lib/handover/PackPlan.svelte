@@ -6,6 +6,7 @@
     dressingsOf,
     FORMAT_NAMES,
     formatOf,
+    marksFor,
     packKind,
     plannedSize,
     readSize,
@@ -33,7 +34,11 @@
     return [...ours, ...own.filter(({ label }) => !ours.some((size) => size.label === label))];
   });
   const allGroups = $derived([
-    { list: 'marks' as const, label: 'Marks', of: desk.marks.map(({ id, name }) => ({ value: id, name })) },
+    {
+      list: 'marks' as const,
+      label: row.pieces ? 'Pieces' : 'Marks',
+      of: marksFor(kind, desk.marks).map(({ id, name }) => ({ value: id, name })),
+    },
     {
       list: 'dressings' as const,
       label: 'Colorways',
@@ -47,10 +52,16 @@
     {
       list: 'formats' as const,
       label: 'Formats',
-      of: FORMAT_NAMES.map((value) => ({ value, name: formatOf(value).label.split(',')[0] ?? value })),
+      of: FORMAT_NAMES.filter((value) => !row.pieces || !formatOf(value).ownSizes).map((value) => ({
+        value,
+        name: formatOf(value).label.split(',')[0] ?? value,
+      })),
     },
   ]);
-  const groups = $derived(allGroups.filter(({ list }) => (row.goods ? list === 'marks' || list === 'goods' : list !== 'goods')));
+  const lists = $derived<readonly List[]>(
+    row.goods ? ['marks', 'goods'] : row.pieces ? ['marks', 'formats'] : ['marks', 'dressings', 'formats'],
+  );
+  const groups = $derived(allGroups.filter(({ list }) => lists.includes(list)));
   const has = (size: PlannedSize): boolean => pack?.sizes.some(({ label }) => label === size.label) ?? false;
 
   const chosenIn = (of: PlannedPack, list: List): readonly string[] => of[list] ?? [];
@@ -121,26 +132,26 @@
         {/each}
       </fieldset>
     {/each}
-    <fieldset>
-      <legend class="label">Sizes</legend>
-      {#each sizes as size (size.label)}
-        <label class="chip" class:on={has(size)} title={canvasText(size.canvas)}>
-          <input class="over-label" type="checkbox" checked={has(size)} onchange={() => toggleSize(pack, size)} />{size.label}
-          <small>{canvasText(size.canvas)}</small></label
-        >
-      {/each}
-      <form onsubmit={addSize}>
-        <input
-          class="lone-field"
-          aria-label="Another size for {row.label}"
-          placeholder="another size: 1200 x 800, 60 mm"
-          bind:value={typed}
-        />
-        <button class="link" disabled={typed.trim() === ''}>Add</button>
-      </form>
-      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-    </fieldset>
-    {#if !row.goods}<fieldset class="more">
+    {#if !row.pieces}<fieldset>
+        <legend class="label">Sizes</legend>
+        {#each sizes as size (size.label)}
+          <label class="chip" class:on={has(size)} title={canvasText(size.canvas)}>
+            <input class="over-label" type="checkbox" checked={has(size)} onchange={() => toggleSize(pack, size)} />{size.label}
+            <small>{canvasText(size.canvas)}</small></label
+          >
+        {/each}
+        <form onsubmit={addSize}>
+          <input
+            class="lone-field"
+            aria-label="Another size for {row.label}"
+            placeholder="another size: 1200 x 800, 60 mm"
+            bind:value={typed}
+          />
+          <button class="link" disabled={typed.trim() === ''}>Add</button>
+        </form>
+        {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+      </fieldset>{/if}
+    {#if !row.goods && !row.pieces}<fieldset class="more">
         <legend class="label">How</legend>
         <label
           >stands

@@ -1,8 +1,14 @@
+<script module lang="ts">
+  /** When pieces were last handed over, and what changed since; by their ids. */
+  export type Handed = Readonly<Record<string, { readonly pack: string; readonly at: string; readonly changed: readonly string[] }>>;
+</script>
+
 <script lang="ts">
   import { pieceSizeText } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { usePiecesDesk } from './pieces-desk.svelte';
 
+  const { handed }: { handed: Handed } = $props();
   const desk = usePiecesDesk();
   const home = $derived(`/brands/${desk.brand.slug}/marks`);
   const file = (slug: string, format: string) => `/api${home}/${slug}/picture.${format}?download=1`;
@@ -16,6 +22,7 @@
 <ul aria-label="Pieces">
   {#each desk.pieces as piece (piece.id)}
     {@const canvas = piece.recipe.whole?.canvas}
+    {@const last = handed[piece.id]}
     <li class:chosen={piece.id === desk.chosenId} aria-label={piece.name}>
       <a href="{home}/{piece.slug}" title="Opens it on its table" aria-label="Open {piece.name}">
         <MarkPicture picture={desk.pictureOf(piece.id)} label="" />
@@ -24,6 +31,13 @@
       <span class="quiet"
         >{canvas ? pieceSizeText(canvas) : 'no canvas'}{canvas && canvas.bleed > 0 ? `, ${canvas.bleed} ${canvas.unit} bleed` : ''}</span
       >
+      {#if last}
+        <span class:since={last.changed.length > 0} class="quiet" title={last.changed.join('; ')}>
+          {last.changed.length === 0 ? 'As' : 'Changed since'} handed over in “{last.pack}”{last.changed.length > 0
+            ? `: ${last.changed.join('; ')}`
+            : ''}
+        </span>
+      {/if}
       <span class="acts">
         <button aria-pressed={piece.id === desk.chosenId} onclick={() => desk.choose(piece.id === desk.chosenId ? undefined : piece.id)}
           >Layout</button
@@ -60,6 +74,9 @@
     height: 170px;
     padding: 10px;
     background: #e9e4d6;
+  }
+  .since {
+    color: var(--color-amber);
   }
   .acts {
     display: flex;

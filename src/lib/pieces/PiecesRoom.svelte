@@ -8,7 +8,7 @@
   import { onNews } from '$lib/client/work/news';
   import TopBar from '$lib/ui/TopBar.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
-  import PieceList from './PieceList.svelte';
+  import PieceList, { type Handed } from './PieceList.svelte';
   import { PiecesDesk, providePiecesDesk, type PiecesBrand } from './pieces-desk.svelte';
 
   interface Props {
@@ -17,8 +17,10 @@
     families: readonly ShippedFamily[];
     brief: Brief;
     type: TypeDesk;
+    /** When each was last handed over, and what changed since. */
+    handed: Handed;
   }
-  const { brand, marks, families, brief, type }: Props = $props();
+  const { brand, marks, families, brief, type, handed }: Props = $props();
 
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
@@ -31,7 +33,9 @@
   $effect(() => desk.drawing.want(desk.recipes, desk.wanted));
   onMount(() => {
     const again = () => navigating.to === null && void invalidateAll();
-    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    const stops = [`family:${brand.id}`, `handovers:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) =>
+      onNews(subject, again),
+    );
     return () => {
       for (const stop of stops) stop();
       desk.drawing.close();
@@ -46,7 +50,7 @@
     <div class="pieces">
       <h1>Pieces</h1>
       <p class="quiet">Posts, labels, shirts and cards of the brand’s own live marks: what changes there has changed here.</p>
-      <PieceList />
+      <PieceList {handed} />
     </div>
     <aside><LayoutGrid /></aside>
   </main>

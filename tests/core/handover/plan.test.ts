@@ -12,6 +12,7 @@ import {
   handoverPlanSchema,
   marksOf,
   PACK_NAMES,
+  pieceCanvasSchema,
   packKind,
   readSize,
   roughBytes,
@@ -87,15 +88,17 @@ describe('a plan', () => {
   });
 
   it('has a row for every pack that makes files which can be made: sizes fit, formats know what they are asked for', () => {
+    const piece = { id: 'p', name: 'Post', role: 'piece' as const, canvas: pieceCanvasSchema.parse({ width: 1080, height: 1350 }) };
+    const all = [...marks, piece];
     for (const kind of PACK_NAMES) {
       const pack = {
-        ...startPack(kind, marks, palette),
+        ...startPack(kind, all, palette),
         sizes: packKind(kind).sizes.map(({ first: _, label, ...canvas }) => ({
           label,
           canvas: valueOf(readSize('100')).canvas && { ...valueOf(readSize('100')).canvas, ...canvas },
         })),
       };
-      const files = wantedFiles({ pattern: 'x', packs: [pack as never] }, marks, palette, goods);
+      const files = wantedFiles({ pattern: 'x', packs: [pack as never] }, all, palette, goods);
       expect(files.length, kind).toBeGreaterThan(0);
       for (const { canvas, format } of files) {
         const { pixels, clear } = formatOf(format);

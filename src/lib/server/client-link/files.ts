@@ -1,8 +1,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { canvasSchema, formatOf, hasDressing, keptPictures, type Dressing, type FormatName, type Recipe } from '$core/index';
+import { canvasSchema, fileCanvas, formatOf, hasDressing, keptPictures, type Dressing, type FormatName, type Recipe } from '$core/index';
 import type { PictureSubject } from '../formats';
 import { heavy } from '../heavy/pool';
-import { groundColor, ownCanvas } from '../http/file-answer';
+import { groundColor } from '../http/file-answer';
 import { pictureHeaders } from '../http/picture-request';
 import { notFound, refuse } from '../http/problem-error';
 import { ownPictures } from '../stores/brand-pictures';
@@ -47,7 +47,7 @@ export async function clientFile(
   const piece = mark.recipe.whole?.canvas;
   const format = formatOf(name);
   const canvas = canvasSchema.parse(
-    piece && width === undefined ? ownCanvas(piece, name === 'pdf') : format.pixels ? { width: width ?? WIDTH_PX } : {},
+    piece && width === undefined ? fileCanvas(piece, name === 'pdf') : format.pixels ? { width: width ?? WIDTH_PX } : {},
   );
   const file = await heavy('file', {
     format: name,

@@ -6,13 +6,12 @@ import {
   formatOf,
   isRole,
   isSwatchKey,
-  PIECE_PX_PER_UNIT,
+  fileCanvas,
   swatchColor,
   type ColorKey,
   type FormatName,
   type Hex,
   type Palette,
-  type PieceCanvas,
 } from '$core/index';
 import { heavy } from '../heavy/pool';
 import { refuse } from './problem-error';
@@ -32,14 +31,6 @@ export function groundColor(palette: Palette, asked: ColorKey | Hex): Hex {
     );
   return color;
 }
-
-/** Pixels per inch of pieces whose size is said in mm or inch. */
-const PRINT_DPI = 300;
-/** A piece's own canvas as that of its file. @param bleeds whether the file is printed from, so that what is cut away belongs to it */
-export const ownCanvas = ({ width, height, unit, bleed }: PieceCanvas, bleeds: boolean) => ({
-  ...{ width, height, unit, bleedMm: bleeds ? (bleed * PIECE_PX_PER_UNIT[unit]) / PIECE_PX_PER_UNIT.mm : 0 },
-  ...(unit === 'px' ? {} : { dpi: PRINT_DPI }),
-});
 
 /** Answers a mark as a file in one of the formats. */
 export async function fileAnswer(em: EntityManager, event: RequestEvent, name: FormatName): Promise<Response> {
@@ -62,7 +53,7 @@ export async function fileAnswer(em: EntityManager, event: RequestEvent, name: F
   const { width, height, dpi, widthMm } = asItIs ? { dpi: pixels?.dpi } : (pixels ?? {});
   const dotsPerInch = dpi ?? (widthMm === undefined || width === undefined ? undefined : dotsPerInchOf(width, widthMm));
   const canvas = canvasSchema.parse({
-    ...(asItIs ? ownCanvas(piece, name === 'pdf') : {}),
+    ...(asItIs ? fileCanvas(piece, name === 'pdf') : {}),
     ...(width === undefined ? {} : { width }),
     ...(height === undefined ? {} : { height }),
     ...(dotsPerInch === undefined ? {} : { dpi: dotsPerInch }),

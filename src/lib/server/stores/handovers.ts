@@ -16,7 +16,7 @@ import {
   type Problem,
   type WantedFile,
 } from '$core/index';
-import { Handover, HandoverFile, Mark, type FileBasis, type FileState } from '../database/entities';
+import { Handover, HandoverFile, type FileBasis, type FileState } from '../database/entities';
 import { tellMoved } from '../events';
 import { goodsAtHand } from '../goods/at-hand';
 import { basisNow, fileBasis, standingAt, type Standing } from '../handover/subjects';
@@ -24,6 +24,7 @@ import { notFound, refuse } from '../http/problem-error';
 import { PACK_FILES, sendFiles, takeBack } from '../jobs/queue';
 import type { FileVerdict } from '../verify/verdict';
 import type { BrandView } from './brands';
+import { listMarks } from './marks';
 import { slugOf } from './slug';
 
 /** A file of a pack, as pages show it. */
@@ -52,14 +53,12 @@ export interface HandoverView {
   readonly files: readonly HandoverFileView[];
 }
 
-/** The kept marks of a brand, as packs choose among them. */
+/** The kept marks and pieces of a brand, as packs choose among them. */
 export async function plannedMarks(em: EntityManager, brandId: string): Promise<readonly PlannedMark[]> {
-  const marks = await em.find(
-    Mark,
-    { brand: brandId, archivedAt: null, removedAt: null, role: { $ne: 'piece' } },
-    { orderBy: { position: 'asc', createdAt: 'asc' } },
-  );
-  return marks.map(({ id, name, role }) => ({ id, name, role }));
+  const marks = await listMarks(em.fork(), brandId);
+  return marks
+    .filter(({ shelf }) => shelf === 'kept')
+    .map(({ id, name, role, recipe }) => ({ id, name, role, canvas: recipe.whole?.canvas }));
 }
 
 /** What names are made of, in Latin letters, for a brand. */
