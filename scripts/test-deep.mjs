@@ -11,6 +11,7 @@ const files = [
   'tests/core/marks/one-color/one-color.test.ts',
   'tests/core/marks/planes.test.ts',
   'tests/core/marks/references.test.ts',
+  'tests/core/pieces/layouts.test.ts',
   'tests/core/engraving/etch.test.ts',
   'tests/core/geometry/extrude.test.ts',
   'tests/reference/degenerate.test.ts',

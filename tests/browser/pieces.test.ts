@@ -75,4 +75,20 @@ describe('pieces', () => {
       .toBe('mark-over-words-lead');
     expect(visitor.errors).toEqual([]);
   });
+
+  it('layouts show a picture that is chosen in the room, and what is poured keeps it', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    await visitor.go('/brands/windrow-kites/pieces');
+    await page.waitForSelector('ul[aria-label="Layouts"] svg path');
+    const shown = () => page.$eval('button[aria-label^="Picture above, on paper"]', (button) => button.querySelector('image') !== null);
+    expect(await shown()).toBe(false);
+    await page.$eval('fieldset .shown input', (tick) => (tick as HTMLInputElement).click());
+    await expect.poll(shown).toBe(true);
+    await visitor.click('Picture above, on paper');
+    await visitor.sees('is made; open it');
+    const marks = await read<Shown[]>(`${test.app.url}/api/brands/windrow-kites/marks`);
+    expect(marks.at(-1)?.recipe.parts.some(({ id }) => id === 'picture')).toBe(true);
+    expect(await faultsOf(page)).toEqual([]);
+  });
 });

@@ -9,7 +9,7 @@
   import TopBar from '$lib/ui/TopBar.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
   import PieceList, { type Handed } from './PieceList.svelte';
-  import { PiecesDesk, providePiecesDesk, type PiecesBrand } from './pieces-desk.svelte';
+  import { PiecesDesk, providePiecesDesk, type OfferedPicture, type PiecesBrand } from './pieces-desk.svelte';
 
   interface Props {
     brand: PiecesBrand;
@@ -19,16 +19,17 @@
     type: TypeDesk;
     /** When each was last handed over, and what changed since. */
     handed: Handed;
+    pictures: readonly OfferedPicture[];
   }
-  const { brand, marks, families, brief, type, handed }: Props = $props();
+  const { brand, marks, families, brief, type, handed, pictures }: Props = $props();
 
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
   const desk = providePiecesDesk(new PiecesDesk(brand, new PictureDesk(families, brand.slug), brief, type));
   // svelte-ignore state_referenced_locally
-  desk.all = marks;
+  [desk.all, desk.pictures] = [marks, pictures];
   $effect(() => {
-    desk.all = marks;
+    [desk.all, desk.pictures] = [marks, pictures];
   });
   $effect(() => desk.drawing.want(desk.recipes, desk.wanted));
   onMount(() => {

@@ -15,6 +15,7 @@ import {
   type PieceCanvas,
   type PieceContent,
   type PieceLayout,
+  type PiecePicture,
   type PieceSize,
   type Recipe,
   type TypeDesk,
@@ -23,6 +24,7 @@ import {
 import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
 import { request, sentences } from '$lib/client/request';
+import { sendFile } from '$lib/client/send-file';
 import { OpenMark } from '$lib/client/work/open-mark.svelte';
 
 export interface PiecesBrand {
@@ -31,6 +33,12 @@ export interface PiecesBrand {
   readonly name: string;
   readonly about: string;
   readonly palette: Palette;
+}
+export interface OfferedPicture {
+  readonly sha256: string;
+  readonly name: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
 }
 type SizeOnly = Omit<PieceCanvas, 'ground' | 'layout'>;
 
@@ -49,6 +57,9 @@ export class PiecesDesk {
   words: Readonly<Record<WordsWhat, string>> = $state.raw({ heading: '', text: '', small: '' });
   markId: string | undefined = $state();
   submarkId: string | undefined = $state();
+  /** Pictures of the brand, the newest first, and the one that layouts show. */
+  pictures: readonly OfferedPicture[] = $state.raw([]);
+  pictureSha: string | undefined = $state();
   wholeSet = $state(false);
   said = $state('');
   working = $state(false);
@@ -78,6 +89,23 @@ export class PiecesDesk {
     const wanted = this.marks.find(({ id }) => id === this.submarkId);
     return wanted ?? this.marks.find(({ role }) => role === 'submark') ?? this.marks.find(({ role }) => role === 'icon') ?? this.mark;
   }
+  get picture(): PiecePicture | undefined {
+    const found = this.pictures.find(({ sha256 }) => sha256 === this.pictureSha);
+    return found && { sha256: found.sha256, fileWidthPx: found.widthPx, fileHeightPx: found.heightPx };
+  }
+  /** Brings a picture in, and shows it in the layouts. */
+  async bring(file: File): Promise<void> {
+    this.working = true;
+    const query = new URLSearchParams({ name: file.name, for: 'mark' });
+    const address = `/api/brands/${this.brand.slug}/pictures?${query}`;
+    const brought = await sendFile<OfferedPicture>(address, file, file.type || 'application/octet-stream');
+    if (brought.ok) {
+      this.pictureSha = brought.value.sha256;
+      this.said = `“${brought.value.name}” is brought in.`;
+      await invalidateAll();
+    } else this.said = sentences(brought.problems);
+    this.working = false;
+  }
   get sizes(): readonly PieceSize[] {
     return PIECE_SIZES;
   }
@@ -102,6 +130,7 @@ export class PiecesDesk {
       mark: mark.id,
       submark: submark.id,
       words: this.words,
+      picture: this.picture,
       faces: { heading, text: body ? plain(body) : { ...heading, axes: {} } },
     };
   }

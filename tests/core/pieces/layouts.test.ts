@@ -18,6 +18,7 @@ import {
   roomOf,
   ROLES,
   safeBox,
+  smallestWordsPx,
   type Bounds,
   type Palette,
   type PieceCanvas,
@@ -72,6 +73,24 @@ const standing = (recipe: Recipe, mark: ReturnType<typeof drawn>) =>
     const ink = mark.parts.find(({ id }) => id === part.id)?.ink;
     return ink && (part.kind === 'lettering' || (part.kind === 'frame' && part.fit === 'inside')) ? [{ id: part.id, ink }] : [];
   });
+
+/** All of it in the deep run. */
+const BRANDS = process.env['DEEP'] === '1' ? 200 : 2;
+const SCRIPTS = ['ABCDEFGHIJKLMNOPRSTUVWZ', 'abcdefghiklmnoprstuvwy', 'ÅÄÖØÉÜßçñ', 'ΑΒΓΔΘΛΞΠΣΦΨΩ', 'абвгдежзиклмнопрстуфя'];
+/** A name of 1 to 40 letters, of one script, in words of 1 to 12. */
+function randomName(next: () => number): string {
+  const script = [...(SCRIPTS[Math.floor(next() * SCRIPTS.length)] ?? 'abc')];
+  const length = 1 + Math.floor(next() * 40);
+  let name = '';
+  for (let word = 1 + Math.floor(next() * 12); name.length < length; word--) {
+    if (word === 0 && name.length < length - 1) {
+      name += ' ';
+      word = 1 + Math.floor(next() * 12);
+    }
+    name += script[Math.floor(next() * script.length)];
+  }
+  return name;
+}
 
 describe('layouts of pieces', () => {
   it('there are at least 24, each of its own name, and no two divide a square alike', () => {
@@ -137,6 +156,53 @@ describe('layouts of pieces', () => {
             if (!told.has(other.id)) expect(overlap(one.ink, other.ink), `${seed} ${layout.id} ${one.id} ${other.id}`).toBe(false);
         }
     }
+  });
+
+  it(`every layout in 30 sizes for ${BRANDS} random brands: nothing overlaps, nothing is cut, words are large enough or it is said`, () => {
+    const off: string[] = [];
+    let drawnOnes = 0;
+    for (let seed = 1; seed <= BRANDS; seed++) {
+      const next = random(7000 + seed);
+      const name = randomName(next);
+      const sources = new Map(brandOf(name));
+      // Tall marks and wide ones: the name in a column, or with a line far below it.
+      if (next() < 0.5)
+        sources.set(
+          MARK,
+          recipeOf(
+            { kind: 'lettering', id: 'name', text: name, font: font('jost'), sizePx: 40 + Math.floor(next() * 100) },
+            { kind: 'shape', id: 'disk', form: { form: 'disk' }, place: { x: 0, y: 60 + Math.floor(next() * 500) } },
+          ),
+        );
+      const words = {
+        heading: name,
+        text: Array.from({ length: 1 + Math.floor(next() * 8) }, () => randomName(next)).join(' '),
+        small: randomName(next),
+      };
+      const own = Array.from({ length: 12 }, () => ({ width: Math.round(120 + next() * 3000), height: Math.round(120 + next() * 3000) }));
+      for (const canvas of [...PIECE_SIZES.map((preset) => preset.canvas), ...own]) {
+        const size = sizeOf(canvas);
+        for (const layout of PIECE_LAYOUTS) {
+          const recipe = pouredPiece(size, layout, content({ words }), palette);
+          const mark = drawn(recipe, sources);
+          drawnOnes++;
+          const told = new Set(mark.parts.filter(({ notices }) => notices.length > 0).map(({ id }) => id));
+          const where = `${seed} ${size.width} × ${size.height} ${layout.id}`;
+          for (const part of recipe.parts.filter(isKnown))
+            if (part.kind === 'lettering' && part.sizePx < smallestWordsPx(size) - 0.01)
+              off.push(`${where} ${part.id} is set at ${part.sizePx} px`);
+          const all = standing(recipe, mark);
+          for (const [at, one] of all.entries()) {
+            if (told.has(one.id)) continue;
+            if (!within(one.ink, safeBox(size), 0.02 * (one.ink.bottom - one.ink.top) + 1)) off.push(`${where} ${one.id} is cut`);
+            for (const other of all.slice(at + 1))
+              if (!told.has(other.id) && overlap(one.ink, other.ink)) off.push(`${where} ${one.id} over ${other.id}`);
+          }
+        }
+      }
+    }
+    expect(off.slice(0, 12)).toEqual([]);
+    expect(drawnOnes).toBe(BRANDS * 30 * PIECE_LAYOUTS.length);
   });
 
   it('words stand at 4.5 : 1 or more on every ground of 200 random palettes wherever ink or paper can, and marks are seen', () => {

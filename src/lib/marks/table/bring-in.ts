@@ -1,5 +1,5 @@
-import { picturesAddress } from '$core/index';
-import type { KnownInput, Problem, Result } from '$core/index';
+import { picturesAddress, type KnownInput, type Result } from '$core/index';
+import { sendFile } from '$lib/client/send-file';
 
 type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;
 type BroughtPart = WithoutId<Extract<KnownInput, { kind: 'art' | 'picture' }>>;
@@ -21,22 +21,6 @@ export const UNSAID: About = { author: '', license: 'unknown' };
 /** What the file chooser offers. */
 export const ACCEPTED = '.svg,image/svg+xml,image/png,image/jpeg,image/webp,image/avif,image/gif,image/tiff';
 
-const UNREACHABLE: Problem = {
-  code: 'server-down',
-  message: 'The server cannot be reached.',
-  fix: 'Bring the file in again when it is back.',
-};
-
-async function send<T>(address: string, body: Blob | string, type: string): Promise<Result<T>> {
-  try {
-    const response = await fetch(address, { method: 'POST', body, headers: { 'content-type': type || 'application/octet-stream' } });
-    const answer = (await response.json()) as T & { readonly problems?: readonly Problem[] };
-    return response.ok ? { ok: true, value: answer } : { ok: false, problems: answer.problems ?? [UNREACHABLE] };
-  } catch {
-    return { ok: false, problems: [UNREACHABLE] };
-  }
-}
-
 const isDrawing = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
 
 /** Reads a file: drawings become art with color slots, pictures are stored. Who made it, and what may be done with it, goes along. */
@@ -44,14 +28,15 @@ export async function bringIn(brandSlug: string, file: File, { author, license }
   const title = file.name.replace(/\.\w{2,5}$/, '').slice(0, 100) || 'Untitled';
   if (isDrawing(file)) {
     const query = new URLSearchParams({ title, author, license });
-    return send<Brought>(`/api/brands/${brandSlug}/art?${query}`, await file.text(), 'image/svg+xml');
+    return sendFile<Brought>(`/api/brands/${brandSlug}/art?${query}`, await file.text(), 'image/svg+xml');
   }
   const query = new URLSearchParams({ name: file.name || 'The picture', for: 'mark' });
-  const stored = await send<{ readonly sha256: string; readonly widthPx: number; readonly heightPx: number; readonly outline?: string }>(
-    `${picturesAddress(brandSlug).slice(0, -1)}?${query}`,
-    file,
-    file.type,
-  );
+  const stored = await sendFile<{
+    readonly sha256: string;
+    readonly widthPx: number;
+    readonly heightPx: number;
+    readonly outline?: string;
+  }>(`${picturesAddress(brandSlug).slice(0, -1)}?${query}`, file, file.type);
   if (!stored.ok) return stored;
   const { sha256, widthPx, heightPx, outline } = stored.value;
   const part = {

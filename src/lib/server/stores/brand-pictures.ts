@@ -66,6 +66,14 @@ export async function lendPicture(em: EntityManager, brandId: string, sha256: st
   await putRow(em, brandId, { sha256, name, widthPx, heightPx, colors }, lender.id);
 }
 
+/** Most pictures that are offered at once. */
+const MOST_OFFERED = 60;
+/** The pictures of a brand, the newest first. */
+export const listPictures = async (em: EntityManager, brandId: string): Promise<readonly BrandPicture[]> =>
+  (await em.fork().find(Picture, { brand: brandId }, { orderBy: { createdAt: 'desc' }, limit: MOST_OFFERED })).map(
+    ({ sha256, name, widthPx, heightPx, colors }) => ({ sha256, name, widthPx, heightPx, colors }),
+  );
+
 /** Which of these pictures a brand may show. */
 export async function ownPictures(em: EntityManager, brandId: string, sha256s: readonly string[]): Promise<ReadonlySet<string>> {
   if (sha256s.length === 0) return new Set();
