@@ -6,7 +6,7 @@
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
-  import TopBar from '$lib/ui/TopBar.svelte';
+  import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import { FamilyDesk, provideFamilyDesk } from './family-desk.svelte';
   import FamilyTree from './FamilyTree.svelte';
   import LayoutShelf from './LayoutShelf.svelte';
@@ -43,33 +43,22 @@
   });
 </script>
 
-<div class="room">
-  <TopBar {brand} room="family"><span role="status">{desk.said}</span></TopBar>
-  {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
-  <main>
-    <div class="family">
-      <h1>Family</h1>
-      <p class="quiet">What stands to the right follows what stands to the left, part by part; a change there is a change here.</p>
-      <FamilyTree />
-      <h2>All marks</h2>
-      <MarkList {brand} {marks} pictures={(id) => desk.drawing.pictures.get(id)} />
-    </div>
-    <aside><LayoutShelf /></aside>
-  </main>
-</div>
+<RoomFrame {brand} room="family" columns="minmax(0, 1fr) 590px" narrower="minmax(0, 1fr) 400px">
+  {#snippet end()}<span role="status">{desk.said}</span>{/snippet}
+  {#snippet notices()}
+    {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
+  {/snippet}
+  <div class="family">
+    <h1>Family</h1>
+    <p class="quiet">What stands to the right follows what stands to the left, part by part; a change there is a change here.</p>
+    <FamilyTree />
+    <h2>All marks</h2>
+    <MarkList {brand} {marks} pictures={(id) => desk.drawing.pictures.get(id)} />
+  </div>
+  <aside><LayoutShelf /></aside>
+</RoomFrame>
 
 <style>
-  .room {
-    display: flex;
-    flex-direction: column;
-    height: 100%;
-  }
-  main {
-    display: grid;
-    flex: 1;
-    grid-template-columns: minmax(0, 1fr) 590px;
-    min-height: 0;
-  }
   .family {
     overflow-y: auto;
     padding: 18px 22px 30px;
@@ -82,22 +71,5 @@
     padding: 18px 22px 30px;
     border-left: 1px solid var(--color-rule);
     background: var(--color-sheet);
-  }
-  .fault {
-    padding: 8px 22px;
-    color: var(--color-rust);
-  }
-  @media (max-width: 1180px) {
-    main {
-      grid-template-columns: minmax(0, 1fr) 400px;
-    }
-  }
-  @media (max-width: 900px) {
-    .room {
-      height: auto;
-    }
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -6,7 +6,7 @@
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
-  import TopBar from '$lib/ui/TopBar.svelte';
+  import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
   import PieceList, { type Handed } from './PieceList.svelte';
   import { PiecesDesk, providePiecesDesk, type OfferedPicture, type PiecesBrand } from './pieces-desk.svelte';
@@ -44,31 +44,20 @@
   });
 </script>
 
-<div class="room">
-  <TopBar {brand} room="pieces"><span role="status">{desk.said}</span></TopBar>
-  {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
-  <main>
-    <div class="pieces">
-      <h1>Pieces</h1>
-      <p class="quiet">Posts, labels, shirts and cards of the brand’s own live marks: what changes there has changed here.</p>
-      <PieceList {handed} />
-    </div>
-    <aside><LayoutGrid /></aside>
-  </main>
-</div>
+<RoomFrame {brand} room="pieces" columns="minmax(0, 1fr) 590px" narrower="minmax(0, 1fr) 400px">
+  {#snippet end()}<span role="status">{desk.said}</span>{/snippet}
+  {#snippet notices()}
+    {#if desk.drawing.problem}<p class="fault" role="alert">{desk.drawing.problem}</p>{/if}
+  {/snippet}
+  <div class="pieces">
+    <h1>Pieces</h1>
+    <p class="quiet">Posts, labels, shirts and cards of the brand’s own live marks: what changes there has changed here.</p>
+    <PieceList {handed} />
+  </div>
+  <aside><LayoutGrid /></aside>
+</RoomFrame>
 
 <style>
-  .room {
-    display: flex;
-    flex-direction: column;
-    height: 100%;
-  }
-  main {
-    display: grid;
-    flex: 1;
-    grid-template-columns: minmax(0, 1fr) 590px;
-    min-height: 0;
-  }
   .pieces,
   aside {
     overflow-y: auto;
@@ -80,22 +69,5 @@
   aside {
     border-left: 1px solid var(--color-rule);
     background: var(--color-sheet);
-  }
-  .fault {
-    padding: 8px 22px;
-    color: var(--color-rust);
-  }
-  @media (max-width: 1180px) {
-    main {
-      grid-template-columns: minmax(0, 1fr) 400px;
-    }
-  }
-  @media (max-width: 900px) {
-    .room {
-      height: auto;
-    }
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

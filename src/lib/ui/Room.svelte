@@ -2,8 +2,8 @@
   import type { Snippet } from 'svelte';
   import { answerUndoKeys, type UndoOrder } from '$lib/client/work/undo-order';
   import type { RoomId } from './rooms';
+  import RoomFrame from './RoomFrame.svelte';
   import SaveNote from './SaveNote.svelte';
-  import TopBar from './TopBar.svelte';
   import UndoButtons from './UndoButtons.svelte';
   import type { ComponentProps } from 'svelte';
 
@@ -23,37 +23,9 @@
 </script>
 
 <svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
-<div class="room">
-  <TopBar {brand} {room}>
+<RoomFrame {brand} {room} {columns} {notices} {children}>
+  {#snippet end()}
     <UndoButtons {order} />
     <SaveNote {works} />
-  </TopBar>
-  {@render notices?.()}
-  <main style:--columns={columns}>{@render children()}</main>
-</div>
-
-<style>
-  .room {
-    display: flex;
-    flex-direction: column;
-    height: 100%;
-  }
-  main {
-    display: grid;
-    flex: 1;
-    grid-template-columns: var(--columns);
-    min-height: 0;
-  }
-  .room > :global(.fault) {
-    padding: 8px 22px;
-    color: var(--color-rust);
-  }
-  @media (max-width: 900px) {
-    .room {
-      height: auto;
-    }
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>
+  {/snippet}
+</RoomFrame>
