@@ -9,7 +9,7 @@ module.exports = {
       to: {
         pathNot: [
           '^src/core/',
-          '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|linebreak|woff2-encoder|pathkit-wasm|clipper2-ts|polylabel|saxes|svgpath|d3|@types)/',
+          '^node_modules/(zod|culori|fflate|harfbuzzjs|bidi-js|linebreak|hyphen|woff2-encoder|pathkit-wasm|clipper2-ts|polylabel|saxes|svgpath|d3|@types)/',
         ],
       },
     },

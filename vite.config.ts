@@ -9,5 +9,10 @@ export default defineConfig({
   worker: { format: 'es' },
   // The shaper finds its WebAssembly beside its own file; bundling it beforehand would lose that place.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
-  build: { target: 'es2023', chunkSizeWarningLimit: 1200 },
+  build: {
+    target: 'es2023',
+    chunkSizeWarningLimit: 1200,
+    // Rules of languages are tables: a page that divides no words does not load them.
+    rolldownOptions: { treeshake: { moduleSideEffects: [{ test: /node_modules\/hyphen\//, sideEffects: false }] } },
+  },
 });

@@ -36,3 +36,5 @@ export * from './line';
 export * from './measure';
 export * from './choosing';
 export { wrapText, type WrappedLine, type WrappedText } from './line/wrap';
+export { HYPHEN_LANGUAGES, type HyphenLanguage } from './line/hyphen-languages';
+export { syllables } from './line/hyphens';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { graphemesOf, wrapText } from '$core/index';
+import { graphemesOf, syllables, wrapText } from '$core/index';
 import { random } from '../../support/random';
 
 /** Every letter one wide. */
@@ -51,6 +51,51 @@ describe('a text in a column', () => {
         expect(letters(line.text)).toBeLessThanOrEqual(width);
       }
       expect(wrapped.lines.map((line) => line.text.replace(/\s/g, '')).join('')).toBe(text.replace(/\s/g, ''));
+    }
+  });
+
+  // Divisions as dictionaries print them: Duden for German, Oxford for English (from memory).
+  it.each([
+    ['german', 'Donaudampfschifffahrt', 'Do|nau|dampf|schiff|fahrt'],
+    ['german', 'Werkstatt', 'Werk|statt'],
+    ['english', 'workshop', 'work|shop'],
+    ['english', 'kites', 'kites'],
+    ['french', 'restaurant', 'res|tau|rant'],
+    ['spanish', 'panadería', 'pa|na|de|ría'],
+    ['italian', 'ceramiche', 'ce|ra|mi|che'],
+  ] as const)('words are divided where the language allows: %s, %s', (language, word, wanted) => {
+    expect(syllables(word, language).join('|')).toBe(wanted);
+  });
+
+  it('a word is divided with a hyphen where that fills the line, no more than two lines on end, and only where its language allows', () => {
+    const divided = (text: string, width: number) =>
+      wrapText(text, letters, width, (piece) => syllables(piece, 'german')).lines.map((line) => line.text);
+    expect(divided('Eine Werkstatt', 10)).toEqual(['Eine Werk-', 'statt']);
+    expect(divided('Eine Werkstatt', 9)).toEqual(['Eine', 'Werkstatt']);
+    expect(divided('Donaudampfschifffahrt', 12)).toEqual(['Donaudampf-', 'schifffahrt']);
+    const ladder = divided('Donaudampfschifffahrtsgesellschaftskapitän', 7);
+    expect(ladder.slice(0, 3).map((line) => line.endsWith('-'))).toEqual([true, true, false]);
+  });
+
+  it('divided, no letter is lost or counted twice, whatever is typed', () => {
+    const words = ['Donaudampfschifffahrt', 'Werkstatt', 'an', 'der', 'Küste', 'hand-gemacht', '\n', '12.5', '(Segeltuch)', 'Øre', 'أليف'];
+    for (let seed = 1; seed <= 200; seed++) {
+      const next = random(seed);
+      const text = Array.from({ length: 1 + Math.floor(next() * 9) }, () => words[Math.floor(next() * words.length)]).join(' ');
+      const width = 2 + Math.floor(next() * 20);
+      const all = graphemesOf(text).map((grapheme) => grapheme.text);
+      const { lines: found } = wrapText(text, letters, width, (piece) => syllables(piece, 'german'));
+      let count = 0;
+      for (const [at, line] of found.entries()) {
+        expect(letters(line.text), `${seed} ${line.text}`).toBeLessThanOrEqual(width);
+        const own = graphemesOf(line.text).map((grapheme) => grapheme.text);
+        // A hyphen of ours is no letter of the text.
+        const typed = own.every((letter, index) => all[line.first + index] === letter) ? own : own.slice(0, -1);
+        expect(all.slice(line.first, line.first + typed.length), `${seed} ${JSON.stringify(text)}`).toEqual(typed);
+        count += typed.filter((letter) => letter.trim() !== '').length;
+        expect(found[at + 1]?.first ?? Infinity).toBeGreaterThanOrEqual(line.first + typed.length);
+      }
+      expect(count).toBe(all.filter((letter) => letter.trim() !== '').length);
     }
   });
 });

@@ -1,5 +1,5 @@
 import type { Problem } from '../../result/result';
-import { wrapText, type WrappedText } from '../../type';
+import { syllables, wrapText, type WrappedText } from '../../type';
 import { inkOfLetters, lowered, type FlatLine, type LineSetting } from './flat-text';
 import type { Lettering, Wrap } from './schema';
 
@@ -7,12 +7,12 @@ import type { Lettering, Wrap } from './schema';
 const COLUMN_STEPS = 9;
 
 /** The same number of lines, as nearly equally long as they can be: the narrowest column that they need no further line in. */
-function evened(text: string, widthOf: (piece: string) => number, width: number, filled: WrappedText): WrappedText {
+function evened(wrapped: (width: number) => WrappedText, width: number, filled: WrappedText): WrappedText {
   if (filled.lines.length < 2 || filled.broken.length > 0) return filled;
   let [low, high, best] = [width / 2, width, filled];
   for (let step = 0; step < COLUMN_STEPS; step++) {
     const middle = (low + high) / 2;
-    const tried = wrapText(text, widthOf, middle);
+    const tried = wrapped(middle);
     if (tried.lines.length === filled.lines.length && tried.broken.length === 0) [high, best] = [middle, tried];
     else low = middle;
   }
@@ -28,6 +28,8 @@ export function inColumn(
 ): { readonly lines: readonly FlatLine[]; readonly notices: readonly Problem[] } {
   const perPx = 1000 / sizePx;
   const [width, height] = [wrap.widthPx * perPx, wrap.heightPx === null ? undefined : wrap.heightPx * perPx];
+  const { hyphens } = wrap;
+  const partsOf = hyphens ? (piece: string) => syllables(piece, hyphens) : undefined;
   const at = (size: number) => {
     const setting: LineSetting = { size, trackingPermille: part.trackingPermille, axes: part.font.axes };
     const widths = new Map<string, number>();
@@ -38,8 +40,9 @@ export function inColumn(
       widths.set(piece, advance);
       return advance;
     };
-    const filled = wrapText(part.text, widthOf, width);
-    const { lines, broken } = wrap.even ? evened(part.text, widthOf, width, filled) : filled;
+    const wrapped = (to: number) => wrapText(part.text, widthOf, to, partsOf);
+    const filled = wrapped(width);
+    const { lines, broken } = wrap.even ? evened(wrapped, width, filled) : filled;
     const flat = lines.map((line) => set(line, setting));
     const ink = inkOfLetters(flat[0]?.letters ?? []);
     const foot = inkOfLetters(flat.at(-1)?.letters ?? []);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KERNINGS, LETTER_CASES } from '../../type';
+import { HYPHEN_LANGUAGES, KERNINGS, LETTER_CASES } from '../../type';
 import { paintSchema } from '../drawing/paint';
 import { partBase, partIdSchema } from '../part-base';
 import { treatmentsSchema } from '../treating/registry';
@@ -243,6 +243,8 @@ export const wrapSchema = z.strictObject({
   stands: z.enum(['top', 'middle', 'foot']).default('top'),
   /** Lines about equally long, as headings are set: no word alone in the last one. */
   even: z.boolean().default(false),
+  /** The language that words are divided in at the ends of lines; without it, they are not. */
+  hyphens: z.enum(HYPHEN_LANGUAGES).exactOptional(),
 });
 export type Wrap = z.infer<typeof wrapSchema>;
 

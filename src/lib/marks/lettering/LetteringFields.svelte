@@ -1,6 +1,14 @@
 <script lang="ts">
   import { AXIS_NAMES, axisHint } from '$lib/ui/axis-names';
-  import { lettersOf, restingValue, type FontChoice, type Lettering, type Problem } from '$core/index';
+  import {
+    HYPHEN_LANGUAGES,
+    lettersOf,
+    restingValue,
+    type FontChoice,
+    type HyphenLanguage,
+    type Lettering,
+    type Problem,
+  } from '$core/index';
   import type { FaceInfo } from '$workers/draw';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
@@ -127,6 +135,22 @@
       table.change(part.id, 'Column', {
         wrap: on ? { widthPx: columnPx(), heightPx: null, leastPercent: 60, stands: 'top', even: false } : null,
       })}
+  />
+{/if}
+{#if part.wrap}
+  {@const wrap = part.wrap}
+  <Pick
+    label="Divide words"
+    hint="At the ends of lines, by the rules of a language"
+    value={wrap.hyphens ?? ''}
+    options={[
+      { value: '', label: 'never' },
+      ...HYPHEN_LANGUAGES.map((value) => ({ value, label: `in ${value[0]?.toUpperCase()}${value.slice(1)}` })),
+    ]}
+    choose={(value) => {
+      const { hyphens: _, ...rest } = wrap;
+      table.change(part.id, 'Divide words', { wrap: value === '' ? rest : { ...rest, hyphens: value as HyphenLanguage } });
+    }}
   />
 {/if}
 {#if axes.length === 0 && weights.length > 1}
