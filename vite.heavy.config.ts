@@ -12,7 +12,11 @@ export default defineConfig({
     outDir: 'build/heavy',
     target: 'node20',
     rolldownOptions: {
-      input: { worker: here('./src/lib/server/heavy/worker.ts'), packs: here('./src/lib/server/jobs/process.ts'), people: here('./src/lib/server/sign-in/command.ts') },
+      input: {
+        worker: here('./src/lib/server/heavy/worker.ts'),
+        packs: here('./src/lib/server/jobs/process.ts'),
+        people: here('./src/lib/server/sign-in/command.ts'),
+      },
       output: { entryFileNames: '[name].js' },
     },
   },
