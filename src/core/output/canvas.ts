@@ -14,6 +14,9 @@ export type CanvasUnit = (typeof CANVAS_UNITS)[number];
 /** Pixels per inch of a canvas in px: a file of pixels says nothing of its size on paper, so this is only what one pixel is worth elsewhere. */
 const SCREEN_DPI = 96;
 
+/** Most that is printed beyond an edge, in mm: no printer asks for more (common practice: 3 to 5, 50 for banners). */
+export const MOST_BLEED_MM = 50;
+
 const side = z.number().positive().max(1_000_000);
 
 /**
@@ -33,7 +36,7 @@ export const canvasSchema = z
     /** The mark keeps within the circle that the canvas holds. */
     round: z.boolean().default(false),
     /** Printed beyond the edge on every side, in mm, and cut away. */
-    bleedMm: z.number().min(0).max(50).default(0),
+    bleedMm: z.number().min(0).max(MOST_BLEED_MM).default(0),
     /** Upright and level edges of the mark are set on whole pixels. */
     crisp: z.boolean().default(false),
   })
