@@ -115,6 +115,13 @@ describe('signing in', () => {
     }
   });
 
+  it('rows of sessions that are over do not pile up', async () => {
+    await here();
+    await db.query('update "session" set "expires_at" = now() - interval \'1 second\'');
+    await here();
+    expect((await db.query('select 1 from "session"')).rowCount).toBe(1);
+  });
+
   it('leads to where one wanted to go, and never to another site', async () => {
     const out = await ada().ask('/brands/placed/marks?view=proof');
     expect(out.headers.get('location')).toBe(`/sign-in?to=${encodeURIComponent('/brands/placed/marks?view=proof')}`);
