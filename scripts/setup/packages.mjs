@@ -94,6 +94,10 @@ export const DEBIAN = {
   ...Object.fromEntries(
     FONT_PACKAGES.map((name) => [name, { label: `${name} (fonts of another script)`, present: () => isInstalled(name) }]),
   ),
+  'unicode-data': {
+    label: 'the test files of Unicode',
+    present: () => existsSync('/usr/share/unicode/auxiliary/LineBreakTest.txt'),
+  },
   wamerican: { label: 'a word list', present: () => existsSync('/usr/share/dict/american-english') },
   'libharfbuzz-bin': { label: 'hb-shape (the reference shaper)', present: () => onPath('hb-shape') },
 };

@@ -13,7 +13,7 @@ describe('a text in a column', () => {
     expect(lines('a  b', 1)).toEqual(['a', 'b']);
   });
 
-  // Rules of UAX 14 by their names, examples made here: its own test file is not at hand.
+  // Rules of UAX 14 by their names, examples made here; its own test file is gone through in tests/reference/line-breaks.test.ts.
   it.each([
     ['LB4: after a hard break', 'one\ntwo', 9, ['one', 'two']],
     ['LB5: CR LF is one break', 'one\r\ntwo', 9, ['one', 'two']],
