@@ -1,11 +1,18 @@
 <script lang="ts">
   import '../app.css';
   import { onMount } from 'svelte';
+  import { browser } from '$app/environment';
+  import { lookOnly } from '$lib/client/work/looks-only';
   import { ThemeProvider } from 'flowbite-svelte';
   import FocusHint from '$lib/ui/FocusHint.svelte';
   import { theme } from '$lib/ui/theme';
 
-  const { children } = $props();
+  const { data, children } = $props();
+
+  // Before any room is made; and again when somebody else signs in. The server renders for many at once and keeps nothing.
+  // svelte-ignore state_referenced_locally
+  if (browser) lookOnly(data.signedIn?.role === 'viewer');
+  $effect(() => lookOnly(data.signedIn?.role === 'viewer'));
 
   // Whoever drives the page from outside sees that its scripts answer now.
   onMount(() => (document.documentElement.dataset['ready'] = ''));

@@ -127,8 +127,14 @@ describe('a studio that signs in', () => {
     await visitor.go('/brands/signed/marks/shown');
     await visitor.press('/');
     await page.keyboard.type('circle');
+    const before = await visitor.stage();
     await page.keyboard.press('Enter');
-    await visitor.sees('Your role in this studio does not allow that');
+    await visitor.sees('Your role in this studio is to look: nothing was changed.');
+    await visitor.stageIs(before);
+    // Nothing of it is kept: opened again, the mark is as it was.
+    await visitor.go('/brands/signed/marks/shown');
+    expect(await visitor.stage()).toBe(before);
+    await visitor.seesNot('Not saved');
     await page.close();
   });
 });

@@ -23,6 +23,8 @@ export class FakeServer {
   /** Saves are made, their answers never come. */
   loseAnswers = false;
   refuses: (content: string) => boolean = () => false;
+  /** Whoever asks is not signed in (401), or may not (403). */
+  turnsAway: 401 | 403 | undefined;
   /** Largest body so far, in bytes. */
   largest = 0;
 
@@ -47,6 +49,7 @@ export class FakeServer {
     await Promise.resolve();
     if (!this.reachable || !address.startsWith(this.subject) || this.gone.has(address.split('?')[0] ?? ''))
       throw new TypeError('unreachable');
+    if (this.turnsAway) return Response.json({ problems: [{ code: 'sign-in', message: 'Not now.' }] }, { status: this.turnsAway });
     const response = method === 'GET' ? this.#get(address) : this.#post(body);
     if (this.loseAnswers) throw new TypeError('the answer was lost');
     return response;

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { undoStacks, type RevisionKind } from '$core/index';
 import { OpenWork } from '../../../src/lib/client/work/open-work.svelte';
+import { lookOnly } from '../../../src/lib/client/work/looks-only';
 import type { WorkForm } from '../../../src/lib/client/work/work-form';
 import { FakeLocks, FakeServer } from '../../support/fake-server';
 
@@ -202,6 +203,44 @@ describe('work in a page', () => {
     work.undo();
     await settled();
     expect([work.refused, tabs.server.newest.content, work.save.kind]).toEqual([undefined, 'c', 'saved']);
+  });
+
+  it.each([401, 403] as const)('waits while its maker is turned away (%i), and is saved once they are let in again', async (status) => {
+    const tabs = new Tabs();
+    const work = await tabs.arrive();
+    tabs.server.turnsAway = status;
+    for (const text of ['a', 'b']) work.commit('Type', text);
+    await settled();
+    expect([work.save.kind, work.refused, work.content]).toEqual(['waiting', undefined, 'b']);
+    expect([...(await tabs.everything())]).toEqual(expect.arrayContaining(['a', 'b']));
+    tabs.server.turnsAway = undefined;
+    await settled();
+    expect(tabs.server.chain.map(({ content }) => content)).toEqual(['start', 'a', 'b']);
+    expect(work.save.kind).toBe('saved');
+  });
+
+  it('of whoever may only look changes nothing, keeps nothing and says so; what others left waits for them', async () => {
+    const tabs = new Tabs();
+    const before = await tabs.arrive();
+    tabs.server.reachable = false;
+    before.commit('Type', 'left here');
+    await settled();
+    await tabs.kill(before);
+    tabs.server.reachable = true;
+    lookOnly(true);
+    const work = await tabs.arrive();
+    expect(work.content).toBe('start');
+    work.preview('dragged');
+    work.commit('Type', 'dragged');
+    work.undo();
+    work.redo();
+    await settled();
+    expect([work.content, work.unsaved, work.past.length]).toEqual(['start', false, 0]);
+    expect(work.news).toContain('nothing was changed');
+    expect(tabs.server.chain).toHaveLength(1);
+    lookOnly(false);
+    const after = await tabs.arrive();
+    expect(after.content).toBe('left here');
   });
 
   it('damaged in the journal, or written by a newer version, is left as it is and said; the rest comes back', async () => {

@@ -2,6 +2,7 @@ import type { Problem } from '$core/index';
 import { JsonText, request, type Answer } from '../request';
 import { Journal, type LeftWork, type WaitingGesture } from './journal';
 import { owedWorks, type OwedWork } from './left-work';
+import { looksOnly } from './looks-only';
 import { onNews } from './news';
 import { nextPortion, writtenWork } from './portions';
 import type { SaveState, Step, WorkForm, WorkStart } from './work-form';
@@ -83,6 +84,8 @@ export class OpenWork<T> {
   /** Takes up what tabs that are gone could not save, and listens for what happens elsewhere. Called once, in the browser. */
   async restore(): Promise<void> {
     this.#stopNews = onNews(this.#start.subject, (revision) => void this.#moved(revision));
+    // What somebody left here who may work is taken up when they are back.
+    if (looksOnly()) return;
     const works = await owedWorks(
       this.#journal,
       (ids) => this.#known(ids),
@@ -126,7 +129,16 @@ export class OpenWork<T> {
   commit(gesture: string, next: T = this.newest): void {
     if (next !== this.newest) this.show(next);
     if (next === this.#settled || this.#form.write(next) === this.#form.write(this.#settled)) return;
+    if (this.#mayNot()) return;
     void this.#do('edit', gesture, next);
+  }
+
+  /** Whoever may only look gets back what was there, and is told: nothing of it is kept, here or elsewhere. */
+  #mayNot(): boolean {
+    if (!looksOnly()) return false;
+    this.cancel();
+    this.news = 'Your role in this studio is to look: nothing was changed.';
+    return true;
   }
 
   /** Gives up a gesture in progress. */
@@ -138,12 +150,12 @@ export class OpenWork<T> {
   undo(): void {
     this.commit('Change');
     const step = this.past.at(-1);
-    if (step) void this.#do('undo', step.gesture, step.content);
+    if (step && !this.#mayNot()) void this.#do('undo', step.gesture, step.content);
   }
 
   redo(): void {
     const step = this.future.at(-1);
-    if (step) void this.#do('redo', step.gesture, step.content);
+    if (step && !this.#mayNot()) void this.#do('redo', step.gesture, step.content);
   }
 
   /** Waits until everything is saved; false when it cannot be right now. */
