@@ -5,6 +5,7 @@ import { dataFolder, ensureDatabase, startCluster } from './setup/cluster.mjs';
 import { isPortFree } from './setup/free-port.mjs';
 import { ensureDebianPackages, ensureNpmPackages } from './setup/packages.mjs';
 import { say, stop } from './setup/say.mjs';
+import { untilStopped } from './setup/until-stopped.mjs';
 import { startWorker } from './setup/worker.mjs';
 
 const port = Number(process.env.PORT ?? 4173);
@@ -27,21 +28,4 @@ try {
   stop(`The app could not be started: ${error.message}`);
 }
 say(`\nLucky Thistle is ready: ${app.url}\nStop it with Ctrl-C.`);
-
-let stopping = false;
-const shutDown = async () => {
-  if (stopping) return;
-  stopping = true;
-  await Promise.all([app.stop(), worker.stop()]);
-  cluster.stop();
-  say('Stopped.');
-  process.exit(0);
-};
-process.on('SIGINT', shutDown);
-process.on('SIGTERM', shutDown);
-const code = await app.end;
-if (!stopping) {
-  await worker.stop();
-  cluster.stop();
-  stop(`The app ended by itself with code ${code}.`);
-}
+await untilStopped(app, worker, cluster);
