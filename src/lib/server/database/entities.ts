@@ -2,8 +2,8 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { CatalogueEntry, MarkRole, PictureColor, Problem, RevisionKind, WantedFile } from '$core/index';
 import type { GroundName } from '$core/pictures';
 import type { FileVerdict } from '../verify/verdict';
-import type { Role } from '../guard/who';
 import { author } from '../http/author';
+import { Account, Person, Session, Studio } from './people-entities';
 import type { PhotoReport } from '../photos/marked-photo';
 import type { PhotoFacts } from '../photos/taken-photo';
 
@@ -28,63 +28,6 @@ export interface HandoverBasis {
 export interface FileBasis extends HandoverBasis {
   readonly digest: string;
 }
-
-/** Those who work together: their brands and people are seen by nobody else of the installation. */
-export const Studio = defineEntity({
-  name: 'Studio',
-  tableName: 'studio',
-  properties: { id: p.uuid().primary(), name: p.text(), createdAt: p.datetime() },
-});
-
-/** Somebody of a studio, and what they may do there. */
-export const Person = defineEntity({
-  name: 'Person',
-  tableName: 'person',
-  properties: {
-    id: p.uuid().primary(),
-    studio: () => p.manyToOne(Studio),
-    name: p.text(),
-    email: p.text(),
-    emailVerified: p.boolean().default(true),
-    role: p.string().$type<Role>(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
-    endedAt: p.datetime().nullable(),
-    /** Until when a password that somebody else chose for them is good for choosing their own; nothing once they have. */
-    passwordUntil: p.datetime().nullable(),
-  },
-});
-
-/** How somebody signs in: the hash of their password. */
-export const Account = defineEntity({
-  name: 'Account',
-  tableName: 'account',
-  properties: {
-    id: p.uuid().primary(),
-    person: () => p.manyToOne(Person),
-    accountId: p.text(),
-    providerId: p.text().default('credential'),
-    password: p.text().nullable(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
-  },
-});
-
-/** Somebody who is signed in on some device. */
-export const Session = defineEntity({
-  name: 'Session',
-  tableName: 'session',
-  properties: {
-    id: p.uuid().primary(),
-    person: () => p.manyToOne(Person),
-    token: p.text(),
-    expiresAt: p.datetime(),
-    ipAddress: p.text().nullable(),
-    userAgent: p.text().nullable(),
-    createdAt: p.datetime(),
-    updatedAt: p.datetime(),
-  },
-});
 
 /** One client's brand. */
 export const Brand = defineEntity({

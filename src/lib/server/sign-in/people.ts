@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { Account, Person, Session, Studio } from '../database/entities';
+import { Account, Person, Session, Studio } from '../database/people-entities';
 import { tellMoved } from '../events';
 import { hashed, isHashOf } from '../guard/hashing';
 import type { Role } from '../guard/who';
