@@ -5,7 +5,10 @@ import { defineConfig } from 'vitest/config';
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const alias = { $core: here('./src/core'), $lib: here('./src/lib'), $workers: here('./src/workers') };
 
-const project = (name: string, more: { readonly globalSetup?: string; readonly fileParallelism?: boolean } = {}) => ({
+const project = (
+  name: string,
+  more: { readonly globalSetup?: string; readonly fileParallelism?: boolean; readonly isolate?: boolean } = {},
+) => ({
   resolve: { alias },
   test: {
     environment: 'node' as const,
@@ -18,14 +21,16 @@ const project = (name: string, more: { readonly globalSetup?: string; readonly f
     ...more,
   },
 });
+/** Pure modules: files may share what one has read already, which halves the time of a run. */
+const together = { isolate: false };
 const onCluster = { globalSetup: 'tests/support/global-setup.ts', fileParallelism: false };
 
 export default defineConfig({
   test: {
     projects: [
-      project('core'),
+      project('core', together),
       { ...project('client'), plugins: [svelte({ configFile: false })] },
-      project('reference'),
+      project('reference', together),
       project('server', onCluster),
       project('browser', onCluster),
     ],

@@ -3,11 +3,12 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startChromium } from '../../scripts/setup/chromium.mjs';
 import { read, send, nameRecipe, palette } from '../support/api';
 import { Visitor } from '../support/browser';
+import { casesOf, DEEP } from '../support/deep';
 import { random } from '../support/random';
 import { startTestApp } from '../support/test-app';
 
 /** All of it in the deep run; a seeded handful each time. */
-const STORIES = process.env['DEEP'] === '1' ? 200 : 3;
+const STORIES = casesOf({ inFull: 200, sample: 2 });
 const FIRST = Number(process.env['STORY'] ?? 1);
 
 let app: Awaited<ReturnType<typeof startTestApp>>;
@@ -249,7 +250,7 @@ describe('a page that looks on', () => {
     expect((await send(`${story.address}/revisions`, 'POST', { base, gestures })).status).toBe(201);
     const sent = performance.now();
     expect(await tab.stageAfter(before)).not.toBe(before);
-    if (process.env['DEEP'] === '1') console.info(`followed after ${(performance.now() - sent).toFixed(0)} ms`);
+    if (DEEP) console.info(`followed after ${(performance.now() - sent).toFixed(0)} ms`);
     await tab.saved();
     await tab.page.close();
   });

@@ -11,13 +11,13 @@ import { framed } from '$lib/server/formats/framed';
 import { verifyFile } from '$lib/server/verify/verify';
 import { startBrowser, type TestBrowser } from '../support/browser';
 import { recipeOf } from '../support/api';
+import { casesOf } from '../support/deep';
 import { nestedRecipe } from '../support/nested-recipes';
 import { randomMark } from '../support/random-marks';
 
 // Readers and renderers that the app does not write with: Chromium (PNG, WebP, JPEG, AVIF, SVG), poppler (PDF), libtiff and ImageMagick (TIFF, ICO).
 // The stage is Chromium's own picture of the drawing's SVG.
-const DEEP = process.env['DEEP'] === '1';
-const COUNT = DEEP ? 300 : 14;
+const COUNT = casesOf({ inFull: 300, sample: 5 });
 const GROUND: Hex = '#e8b84b';
 const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#5d7f9e', accent: '#e8b84b' };
 

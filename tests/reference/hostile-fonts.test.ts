@@ -4,6 +4,7 @@ import { deflateSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { checkFont, checkTables, embeddingRight, measureOwnFont, LARGEST_FONT_BYTES, unpackFontFile } from '$core/shaping';
 import { setLine } from '$core/index';
+import { casesOf } from '../support/deep';
 import { fontBytes } from '../support/fonts';
 
 /** A small generator with a seed. @source S. Vigna, "splitmix32" form of a Weyl sequence with mixing; from memory, only its repeatability matters here */
@@ -35,7 +36,7 @@ const reasonOf = async (file: Uint8Array) => {
   return checked.ok ? 'read' : checked.problems.map(({ message }) => message).join(' ');
 };
 
-describe('10,000 mutated font files', () => {
+describe('mutated font files', () => {
   it('are each refused with a reason or read; none hangs, and memory stays bounded', async () => {
     const originals = [
       await fontBytes('italiana/Italiana_400Regular.ttf'),
@@ -43,9 +44,10 @@ describe('10,000 mutated font files', () => {
       readFileSync('/usr/share/fonts/opentype/linux-libertine/LinBiolinum_K.otf').subarray(),
       readFileSync('fonts/cinzel/cinzel-latin-wght-normal.woff2'),
     ];
+    const COUNT = casesOf({ inFull: 10_000, sample: 2_000 });
     const next = random(20_261_124);
     let [read, refused, slowestMs] = [0, 0, 0];
-    for (let n = 0; n < 10_000; n++) {
+    for (let n = 0; n < COUNT; n++) {
       const file = mutate(originals[n % originals.length] as Uint8Array, next);
       const began = process.hrtime.bigint();
       const checked = await checkFont('mutated', file);
@@ -60,9 +62,9 @@ describe('10,000 mutated font files', () => {
       slowestMs = Math.max(slowestMs, Number(process.hrtime.bigint() - began) / 1e6);
       if (n % 200 === 0) await new Promise((resolve) => setImmediate(resolve));
     }
-    expect(read + refused).toBe(10_000);
-    expect(read).toBeGreaterThan(500);
-    expect(refused).toBeGreaterThan(500);
+    expect(read + refused).toBe(COUNT);
+    expect(read).toBeGreaterThan(COUNT / 20);
+    expect(refused).toBeGreaterThan(COUNT / 20);
     // "No hang" is a bound on one file, not a benchmark.
     expect(slowestMs).toBeLessThan(2000);
     expect(process.memoryUsage().rss).toBeLessThan(2.5 * 1024 ** 3);

@@ -11,6 +11,7 @@ import {
   type BuildContext,
   type Palette,
 } from '$core/index';
+import { casesOf, DEEP } from '../support/deep';
 import { shelfOf } from '../support/fonts';
 import { paths, resolverOf } from '../support/resolver';
 
@@ -19,7 +20,7 @@ import { paths, resolverOf } from '../support/resolver';
  * of different classes with DEEP=1, a sample of them otherwise.
  */
 const FACES = ['bodoni-moda', 'josefin-sans', 'great-vibes', 'eb-garamond', 'roboto-slab', 'orbitron'] as const;
-const PAIRS_A_FACE = process.env['DEEP'] ? 676 : 5;
+const PAIRS_A_FACE = casesOf({ inFull: 676, sample: 2 });
 const CAP_PX = 240;
 
 const shelf = await shelfOf(...FACES);
@@ -146,7 +147,7 @@ describe('interlocked capitals in the rendered picture', () => {
 
   it('meet the bars: crossings, gaps, what stays visible, width', () => {
     const share = (of: (each: Measured) => boolean) => all.filter(of).length / all.length;
-    if (process.env['DEEP'])
+    if (DEEP)
       console.log(
         JSON.stringify({
           pairs: all.length,

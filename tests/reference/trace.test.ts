@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { traceGray } from '$core/pictures';
+import { DEEP, oneInEvery } from '../support/deep';
 import { knownOutlines, likeness, nodesOf, rollsThrough, pixelsOf, tracedElsewhere } from '../support/traced';
 
 const share = (values: readonly number[], part: number): number =>
@@ -11,10 +12,11 @@ const share = (values: readonly number[], part: number): number =>
  * outlines that a disk of two pixels can roll through, and around.
  */
 describe('tracing', () => {
-  const sides = process.env['DEEP'] === '1' ? [500, 1000, 2000] : [1000];
+  const sides = DEEP ? [500, 1000, 2000] : [1000];
   it.each(sides)('finds known outlines again in pictures of %i px, nearer and with fewer nodes than the yardstick', async (side) => {
-    const known = await knownOutlines(side);
-    expect(known.length).toBeGreaterThanOrEqual(80);
+    const all = await knownOutlines(side);
+    expect(all.length).toBeGreaterThanOrEqual(80);
+    const known = oneInEvery(4, all);
     const rows = known.map((each) => {
       const gray = pixelsOf(each, side).map((cover) => 1 - cover);
       const path = traceGray(gray, side, side, 0.5, { withinPx: 0.45 });
@@ -63,7 +65,7 @@ describe('tracing', () => {
     expect(told.iou).toBeGreaterThan(told.iouThere);
     expect(told.far).toBeLessThanOrEqual(0.5);
     expect(told.far).toBeLessThan(told.farThere);
-    expect(told.carried).toBeGreaterThanOrEqual(40);
+    expect(told.carried).toBeGreaterThanOrEqual(known.length / 2);
     expect(told.far90).toBeLessThanOrEqual(1);
     expect(told.ratio).toBeLessThanOrEqual(1.3);
     expect(told.nodes).toBeLessThanOrEqual(1.3 * told.nodesTrue);

@@ -15,12 +15,12 @@ import {
   type Region,
   type TreatmentKindName,
 } from '$core/index';
+import { casesOf } from '../support/deep';
 import { letteringInput } from '../support/drawn-mark';
 import { shelfOf } from '../support/fonts';
 import { random } from '../support/random';
 import { resolverOf } from '../support/resolver';
 
-const DEEP = process.env['DEEP'] === '1';
 const FINE = 0.004;
 const shelf = await shelfOf('jost', 'playfair-display', 'great-vibes');
 const { resolve } = resolverOf(shelf);
@@ -116,10 +116,10 @@ const CASES: readonly (readonly [
 ];
 
 describe.each(CASES)('%s', (_name, kind, own, theirs) => {
-  it(`covers what a polygon library finds, within 0.1 %, in ${DEEP ? 200 : 12} seeded cases`, () => {
+  it(`covers what a polygon library finds, within 0.1 %, in seeded cases`, () => {
     const next = random(kind.length * 101);
     const off: string[] = [];
-    for (let n = 0; n < (DEEP ? 200 : 12); n++) {
+    for (let n = 0; n < casesOf({ inFull: 200, sample: 8 }); n++) {
       const part = partOf(next);
       const numbers = own(next);
       const plain = unionD(shown(part).flatMap(polygonsOf), [], FillRule.NonZero, 6);

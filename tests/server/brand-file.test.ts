@@ -10,6 +10,7 @@ import { writeRecipe } from '$core/index';
 import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { PROJECT } from '../../scripts/setup/project.mjs';
 import { nameRecipe, palette, read, recipeOf, send } from '../support/api';
+import { casesOf } from '../support/deep';
 import { randomMark } from '../support/random-marks';
 import { startTestApp } from '../support/test-app';
 
@@ -67,7 +68,7 @@ describe('a brand file', () => {
   });
 
   it('round-trips random brands with pictures, fonts, tries, undone steps and marks that follow each other', async () => {
-    const COUNT = process.env['DEEP'] === '1' ? 100 : 6;
+    const COUNT = casesOf({ inFull: 100, sample: 3 });
     for (let seed = 0; seed < COUNT; seed++) {
       const { slug } = (
         await send<{ slug: string }>(`${here.url}/api/brands`, 'POST', {

@@ -3,6 +3,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { dataFolder, ensureDatabase, startCluster } from '../../scripts/setup/cluster.mjs';
+import { casesOf } from '../support/deep';
 import { random } from '../support/random';
 
 /** A first start in a process of its own, which can be killed. */
@@ -27,7 +28,7 @@ describe('a first start', () => {
   it('that is killed at any moment leaves nothing that keeps the next one from working', async () => {
     const next = random(2026);
     // Making a cluster takes about two seconds here; a busy machine is killed earlier in its work, an idle one later.
-    for (let kill = 0; kill < (process.env['DEEP'] === '1' ? 20 : 3); kill++) {
+    for (let kill = 0; kill < casesOf({ inFull: 20, sample: 2 }); kill++) {
       const name = `test-first-${process.pid}-${kill}`;
       const child = begin(name);
       const after = 60 + next() * 2600;

@@ -9,9 +9,9 @@ import { dataFolder, ensureDatabase, startCluster } from '../../scripts/setup/cl
 import { freePort } from '../../scripts/setup/free-port.mjs';
 import { startWorker } from '../../scripts/setup/worker.mjs';
 import { nameRecipe, palette, read, send } from '../support/api';
+import { DEEP } from '../support/deep';
 import { random } from '../support/random';
 
-const DEEP = process.env['DEEP'] === '1';
 const KILLS = DEEP ? { worker: 30, database: 10, web: 10 } : { worker: 2, database: 1, web: 1 };
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 

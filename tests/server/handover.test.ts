@@ -5,6 +5,7 @@ import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { canvasSchema, type HandoverPlan, type PlannedPack } from '$core/index';
 import { nameRecipe, palette, read, recipeOf, send } from '../support/api';
+import { casesOf } from '../support/deep';
 import { startTestApp } from '../support/test-app';
 
 interface FileView {
@@ -248,7 +249,7 @@ describe('several processes on one database', () => {
       const brand = await newBrand('Together');
       const mark = await newMark(brand, 'Primary');
       const there = brand.replace(app.url, second.url);
-      const PACKS = process.env['DEEP'] === '1' ? 200 : 24;
+      const PACKS = casesOf({ inFull: 200, sample: 12 });
       const ids = Array.from({ length: PACKS }, () => randomUUID() as string);
       // Twenty clients, each one pack after the other, half of them at the other process; every request is sent twice.
       const CLIENTS = 20;

@@ -7,6 +7,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { blended, photoDeskSchema, startStamp, type PhotoDesk } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
+import { casesOf } from '../support/deep';
 import { random } from '../support/random';
 import { startTestApp } from '../support/test-app';
 
@@ -323,7 +324,7 @@ describe('photos under a stamp and a veil', () => {
 });
 
 /** How often a worker is killed in the middle of a run. */
-const KILLS = process.env['DEEP'] === '1' ? 20 : 1;
+const KILLS = casesOf({ inFull: 20, sample: 1 });
 
 /**
  * What filters that are used against watermarks leave of one: medians of growing reach (J. Tukey, 1977), and filling in from around where the ink

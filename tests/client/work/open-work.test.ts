@@ -5,6 +5,7 @@ import { undoStacks, type RevisionKind } from '$core/index';
 import { OpenWork } from '../../../src/lib/client/work/open-work.svelte';
 import { lookOnly } from '../../../src/lib/client/work/looks-only';
 import type { WorkForm } from '../../../src/lib/client/work/work-form';
+import { casesOf } from '../../support/deep';
 import { FakeLocks, FakeServer } from '../../support/fake-server';
 
 const FORM: WorkForm<string> = { field: 'content', read: (input) => String(input), write: (content) => JSON.stringify(content) };
@@ -355,7 +356,7 @@ describe('accidents', () => {
         expect(undoStacks(chain).past.every((number) => number >= 1)).toBe(true);
         await damage(() => undefined);
       }),
-      { numRuns: process.env['DEEP'] === '1' ? 2000 : 100, seed: process.env['SEED'] ? Number(process.env['SEED']) : 20_261_126 },
+      { numRuns: casesOf({ inFull: 2000, sample: 60 }), seed: process.env['SEED'] ? Number(process.env['SEED']) : 20_261_126 },
     );
   });
 });

@@ -5,12 +5,13 @@ import { boundsOf, contoursOf, outlineOf, startOf, thicknessOfArea, toSize, type
 import { cushion, etchedLines, type Etching } from '../../../src/core/engraving';
 import { distanceInside, opened } from '../../../src/core/geometry';
 import { importSvg } from '../../../src/core/svg-import';
+import { casesOf } from '../../support/deep';
 import { areaOf } from '../../support/drawn-mark';
 import { random } from '../../support/random';
 import { paths } from '../../support/resolver';
 
 const require = createRequire(import.meta.url);
-const DEEP = process.env['DEEP'] === '1';
+const COUNT = casesOf({ inFull: 300, sample: 6 });
 
 describe('the distance to the edge', () => {
   it('is what looking at every cell finds', () => {
@@ -111,7 +112,7 @@ describe('an etched disk', () => {
 });
 
 describe('etched art', () => {
-  it(`stays inside of its outline, in few paths, none thinner than the set limit, on ${DEEP ? 300 : 12} pieces that ship`, () => {
+  it(`stays inside of its outline, in few paths, none thinner than the set limit, on ${COUNT} pieces that ship`, () => {
     const { icons } = JSON.parse(readFileSync(require.resolve('@iconify-json/game-icons/icons.json'), 'utf8')) as {
       icons: Record<string, { body: string }>;
     };
@@ -119,7 +120,7 @@ describe('etched art', () => {
     const next = random(29);
     const off: string[] = [];
     const thin: string[] = [];
-    for (let n = 0; n < (DEEP ? 300 : 12); n++) {
+    for (let n = 0; n < COUNT; n++) {
       const name = names[Math.floor(next() * names.length)] as string;
       const drawing = importSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 512 512">${icons[name]?.body}</svg>`, paths);
       if (!drawing.ok) continue;
@@ -139,7 +140,7 @@ describe('etched art', () => {
       if (share < 1) thin.push(name);
     }
     // Where a piece is all detail smaller than a few cells, a line may come out finer: 1 of 100, and never less than two fifths.
-    expect(thin.length, thin.join()).toBeLessThanOrEqual(0.015 * (DEEP ? 300 : 12));
+    expect(thin.length, thin.join()).toBeLessThanOrEqual(0.015 * COUNT);
     expect(off).toEqual([]);
   }, 900_000);
 });

@@ -12,6 +12,7 @@ import {
   type ResolvedMark,
 } from '$core/index';
 import { flatten } from '$core/index';
+import { casesOf } from '../../support/deep';
 import { familyOf, primaryOf, type PrimaryLook } from '../../support/family';
 import { shelfOf } from '../../support/fonts';
 import { random } from '../../support/random';
@@ -114,7 +115,7 @@ const MUST: Partial<Record<FamilyLayoutName, readonly string[]>> = {
 };
 
 describe('layouts of random primaries (1 to 40 letters, with and without symbol and second line, several scripts)', () => {
-  const COUNT = process.env['DEEP'] ? 200 : 16;
+  const COUNT = casesOf({ inFull: 200, sample: 10 });
   const LETTERS = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZéüøßČ&’—  ';
   const SCRIPTS = [
     ['Пекарня на углу', 'noto-sans'],

@@ -12,6 +12,7 @@ import {
   type Path,
   type Region,
 } from '$core/index';
+import { oneInEvery } from '../../support/deep';
 import { paths } from '../../support/resolver';
 
 const area = (path: Path): Region => ({ path, rule: 'nonzero' });
@@ -40,7 +41,7 @@ describe('the largest disk in an area', () => {
   });
 
   it('of every shape lies inside it, touches its edge, and no place of a fine grid has more room', () => {
-    for (const form of FORM_NAMES) {
+    for (const form of oneInEvery(4, FORM_NAMES)) {
       const region = paths.weld([area(toSize(outlineOf(startOf(form)), 300, 300))]);
       const sides = flatten(region.path, 0.05).flatMap((points) =>
         points.map((a, index) => [a, points[(index + 1) % points.length] ?? a] as const),

@@ -15,6 +15,7 @@ import {
   type Point,
   type ResolvedMark,
 } from '$core/index';
+import { casesOf } from '../../support/deep';
 import { drawnOn, letteringInput } from '../../support/drawn-mark';
 import { nestedRecipe } from '../../support/nested-recipes';
 import { shelfOf } from '../../support/fonts';
@@ -152,11 +153,11 @@ describe('a follower that is itself scaled', () => {
   });
 });
 
-const DEEP = process.env['DEEP'] === '1';
-describe(`random nested recipes (${DEEP ? 2000 : 120})`, () => {
+const COUNT = casesOf({ inFull: 2000, sample: 80 });
+describe(`random nested recipes (${COUNT})`, () => {
   it('move, grow, turn and mirror with the group around them by exactly that map', () => {
     const off: string[] = [];
-    for (let seed = 1; seed <= (DEEP ? 2000 : 120); seed++) {
+    for (let seed = 1; seed <= COUNT; seed++) {
       const recipe = nestedRecipe(seed);
       const next = random(seed + 9000);
       const place = { x: next() * 600 - 300, y: next() * 600 - 300, turnDeg: next() * 360, scale: 0.2 + next() * 3, flip: next() < 0.5 };
@@ -180,7 +181,7 @@ describe(`random nested recipes (${DEEP ? 2000 : 120})`, () => {
 
   it('look the same once a group that is neither turned nor mirrored is opened, whoever follows whom', () => {
     const off: string[] = [];
-    for (let seed = 1; seed <= (DEEP ? 2000 : 120); seed++) {
+    for (let seed = 1; seed <= COUNT; seed++) {
       const recipe = nestedRecipe(seed);
       const next = random(seed + 5000);
       const place = { x: Math.round(next() * 600 - 300), y: Math.round(next() * 600 - 300), turnDeg: 0, scale: 0.2 + next() * 3 };

@@ -19,6 +19,7 @@ import {
   RECIPE_VERSION,
 } from '$core/index';
 import { copied, pasted } from '$lib/marks/table/clipboard';
+import { casesOf } from '../../support/deep';
 import { nestedRecipe } from '../../support/nested-recipes';
 import { random } from '../../support/random';
 
@@ -48,7 +49,7 @@ function strangers(before: readonly Recipe[], after: Recipe): readonly string[] 
   );
 }
 
-const count = process.env['DEEP'] === '1' ? 1000 : 150;
+const count = casesOf({ inFull: 1000, sample: 100 });
 describe(`references over ${count} random recipes`, () => {
   const each = (run: (recipe: Recipe, next: () => number, pick: <T>(from: readonly T[]) => T, seed: number) => readonly string[]) => () => {
     const off: string[] = [];

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { cutOut, leastCut, matteOf, partingOf, subjectOf, type CutCosts, type Pixels, type Stroke } from '$core/pictures';
+import { casesOf } from '../../support/deep';
 import { alphaError, GROUND_CLASSES, knownGround, maskLikeness, nextStroke, type GroundClass } from '../../support/known-grounds';
 import { random } from '../../support/random';
 
@@ -65,7 +66,7 @@ describe('the least cut', () => {
 
 /** Pictures made here, whose subject is known; 26 of each class in the deep run. Strokes are drawn through the largest patch that is wrong. */
 describe('the ground of pictures whose subject is known', () => {
-  const seeds = process.env['DEEP'] === '1' ? 26 : 3;
+  const seeds = casesOf({ inFull: 26, sample: 3 });
   const found = new Map<GroundClass, { untouched: number[]; after: number[]; error: number[] }>();
   beforeAll(() => {
     for (const kind of Object.keys(GROUND_CLASSES) as GroundClass[]) {

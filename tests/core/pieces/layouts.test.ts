@@ -25,6 +25,7 @@ import {
   type PieceContent,
   type Recipe,
 } from '$core/index';
+import { casesOf } from '../../support/deep';
 import { shelfOf } from '../../support/fonts';
 import { random } from '../../support/random';
 import { resolverOf } from '../../support/resolver';
@@ -75,7 +76,7 @@ const standing = (recipe: Recipe, mark: ReturnType<typeof drawn>) =>
   });
 
 /** All of it in the deep run. */
-const BRANDS = process.env['DEEP'] === '1' ? 200 : 2;
+const BRANDS = casesOf({ inFull: 200, sample: 1 });
 const SCRIPTS = ['ABCDEFGHIJKLMNOPRSTUVWZ', 'abcdefghiklmnoprstuvwy', 'ÅÄÖØÉÜßçñ', 'ΑΒΓΔΘΛΞΠΣΦΨΩ', 'абвгдежзиклмнопрстуфя'];
 /** A name of 1 to 40 letters, of one script, in words of 1 to 12. */
 function randomName(next: () => number): string {

@@ -28,6 +28,7 @@ import {
   type Recipe,
   type ResolvedMark,
 } from '$core/index';
+import { casesOf } from '../../../support/deep';
 import { shelfOf } from '../../../support/fonts';
 import { random } from '../../../support/random';
 import { paths, resolverOf } from '../../../support/resolver';
@@ -298,7 +299,7 @@ describe('ring texts', () => {
   it('run over equal angles, so that both gaps are alike within 0.5°, and never meet, over seeded names', () => {
     const next = random(11);
     const word = () => WORDS[Math.floor(next() * WORDS.length)] as string;
-    for (let round = 0; round < (process.env['DEEP'] ? 500 : 24); round++) {
+    for (let round = 0; round < casesOf({ inFull: 500, sample: 10 }); round++) {
       const words = (most: number) => Array.from({ length: 1 + Math.floor(next() * most) }, word).join(' ');
       const recipe = built(
         'badge',
@@ -349,7 +350,7 @@ describe('a motto', () => {
   it('lies inside its banner with air around, every glyph of it, whatever its length', () => {
     const next = random(3);
     const words = ['row', 'as', 'one', 'ever', 'upward', 'steady', 'water', 'bears', 'us', 'onward', 'true'];
-    for (let round = 0; round < (process.env['DEEP'] ? 200 : 28); round++) {
+    for (let round = 0; round < casesOf({ inFull: 200, sample: 14 }); round++) {
       const motto = Array.from({ length: 1 + Math.floor(next() * 8) }, () => words[Math.floor(next() * words.length)])
         .join(' ')
         .slice(0, 60);
@@ -428,7 +429,7 @@ describe('random sequences', () => {
   it('of numbers, names, hand changes and removals leave recipes that resolve, with no part lost', () => {
     const next = random(23);
     const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T;
-    for (let round = 0; round < (process.env['DEEP'] ? 300 : 24); round++) {
+    for (let round = 0; round < casesOf({ inFull: 300, sample: 12 }); round++) {
       const name = BUILDER_NAMES[round % BUILDER_NAMES.length] as BuilderName;
       const starts = startsOf(name, context(GORSEBANK));
       let recipe = built(name, pick(starts).numbers);

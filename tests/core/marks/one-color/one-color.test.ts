@@ -12,6 +12,7 @@ import {
   RECIPE_VERSION,
 } from '$core/index';
 import { areaOfRegion, flattenedAlgebra } from '$core/pathops';
+import { casesOf, DEEP } from '../../../support/deep';
 import { partOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
 import { RANDOM_FACES, randomMark } from '../../../support/random-marks';
@@ -152,7 +153,7 @@ describe('a mark reversed', () => {
 
 describe('random marks in one color', () => {
   // The bars of the measured rule; the figures of 300 marks stand in docs/deep-checks.md.
-  const count = process.env['DEEP'] === '1' ? 300 : 16;
+  const count = casesOf({ inFull: 300, sample: 8 });
   it(`are one paint, and nothing in them vanishes unsaid (${count} seeded marks)`, () => {
     let [parts, told, swapped, mostly, invented] = [0, 0, 0, 0, 0];
     const operations: number[] = [];
@@ -182,7 +183,7 @@ describe('random marks in one color', () => {
     expect(invented / count).toBeLessThanOrEqual(0.01);
     operations.sort((a, b) => a - b);
     expect(operations[Math.floor(0.95 * operations.length)]).toBeLessThanOrEqual(45);
-    if (process.env['DEEP'] === '1')
+    if (DEEP)
       console.info(
         `${parts} parts, ${((100 * told) / parts).toFixed(1)} % told apart, ${((100 * swapped) / count).toFixed(1)} % of strong borders swapped, ${mostly} marks mostly, ${((100 * invented) / count).toFixed(2)} % invented edges, operations median ${operations[operations.length >> 1]}, p95 ${operations[Math.floor(0.95 * operations.length)]}`,
       );
@@ -190,7 +191,7 @@ describe('random marks in one color', () => {
 
   it('seldom change a decision when one part moves by a hair, and never what was pinned', () => {
     let [looked, flipped, pinnedFlips] = [0, 0, 0];
-    const marks = process.env['DEEP'] === '1' ? 150 : 8;
+    const marks = casesOf({ inFull: 150, sample: 5 });
     for (let seed = 1; seed <= marks; seed++) {
       const recipe = randomMark(seed);
       const before = inOneColor(recipe).oneColor?.parts ?? [];
@@ -222,7 +223,7 @@ describe('random marks in one color', () => {
           keptMoved,
         );
     }
-    if (process.env['DEEP'] === '1') console.info(`${flipped} of ${looked} decisions changed, ${pinnedFlips} of those pinned`);
+    if (DEEP) console.info(`${flipped} of ${looked} decisions changed, ${pinnedFlips} of those pinned`);
     expect(flipped / looked).toBeLessThanOrEqual(0.04);
     expect(pinnedFlips).toBe(0);
   }, 900_000);

@@ -66,7 +66,7 @@ describe.each(KINDS)('%s at its limits', (kind) => {
 describe('many of them', () => {
   it('twenty on one word are drawn, in their order', () => {
     const mark = drawn(
-      'Ab',
+      'l',
       Array.from({ length: 20 }, (_, n) => newTreatment(KINDS[n % KINDS.length] as TreatmentKindName, `t-${n}`)),
     );
     expect(mark.drawing.groups.flatMap(({ children }) => outlinesIn(children, IDENTITY, true)).length).toBeGreaterThan(20);
