@@ -34,9 +34,23 @@ function encloses(polygon: Polygon, { x, y }: Point): boolean {
   return odd;
 }
 
+/**
+ * Whether a polygon lies in another that it does not cross. Contours touch in single points, which lie neither inside nor outside: the middles
+ * of three sides are asked, and two that agree are right.
+ */
+function liesIn(polygon: Polygon, other: Polygon): boolean {
+  const asked = (share: number): boolean => {
+    const at = Math.floor(polygon.length * share);
+    const [a, b] = [polygon[at] as Point, polygon[(at + 1) % polygon.length] as Point];
+    return encloses(other, { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+  };
+  const [first, second] = [asked(0), asked(1 / 3)];
+  return first === second ? first : asked(2 / 3);
+}
+
 /** How deep every polygon lies in the others: even ones are ink, odd ones holes. */
 export const depthsOf = (polygons: readonly Polygon[]): readonly number[] =>
-  polygons.map((polygon, index) => polygons.filter((other, at) => at !== index && encloses(other, polygon[0] as Point)).length);
+  polygons.map((polygon, index) => polygons.filter((other, at) => at !== index && liesIn(polygon, other)).length);
 
 /** A piece of ink that hangs together, with its holes. */
 export interface Island extends Region {
@@ -55,7 +69,7 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
     return polygon && polygon.length > 2 ? [{ path, polygon }] : [];
   });
   const around = contours.map(({ polygon }, index) =>
-    contours.flatMap((other, at) => (at !== index && encloses(other.polygon, polygon[0] as Point) ? [at] : [])),
+    contours.flatMap((other, at) => (at !== index && liesIn(polygon, other.polygon) ? [at] : [])),
   );
   return contours.flatMap(({ path }, index) => {
     const depth = (around[index] as readonly number[]).length;
