@@ -1,7 +1,8 @@
 import { apply, type Affine } from './affine';
 import { flatten, type Polygon } from './flatten';
 import { contoursOf, depthsOf } from './islands';
-import { PathPen, type Path, type Verb } from './path';
+import { PathPen, type Path } from './path';
+import { at, curvesOf, slope, split, type Curve } from './curves';
 import type { Point } from './point';
 import type { PathAlgebra, Region } from './region';
 
@@ -10,54 +11,8 @@ const LOOKS = 24;
 /** Halvings that lead to the place where it does: far below single floats. */
 const HALVINGS = 40;
 
-/** A line, quadratic or cubic by its control points, the first on the outline. */
-type Piece = readonly Point[];
-
-const mix = (one: Point, other: Point, t: number): Point => ({ x: one.x + (other.x - one.x) * t, y: one.y + (other.y - one.y) * t });
-
-/** Both halves of a Bézier at a parameter. @source de Casteljau */
-function split(piece: Piece, t: number): readonly [Piece, Piece] {
-  const [left, right]: [Point[], Point[]] = [[], []];
-  let row = piece;
-  while (row.length > 0) {
-    left.push(row[0] as Point);
-    right.unshift(row.at(-1) as Point);
-    row = row.slice(1).map((point, index) => mix(row[index] as Point, point, t));
-  }
-  return [left, right];
-}
-const at = (piece: Piece, t: number): Point => {
-  let row = piece;
-  while (row.length > 1) row = row.slice(1).map((point, index) => mix(row[index] as Point, point, t));
-  return row[0] as Point;
-};
-const slope = (piece: Piece, t: number): Point =>
-  at(
-    piece.slice(1).map((point, index) => ({ x: point.x - (piece[index] as Point).x, y: point.y - (piece[index] as Point).y })),
-    t,
-  );
-
-/** The pieces of one contour, closed by a line where it does not close itself. */
-function piecesOf({ verbs, coords }: Path): readonly Piece[] {
-  const pieces: Piece[] = [];
-  let index = 0;
-  const next = (): Point => ({ x: coords[index++] as number, y: coords[index++] as number });
-  let start: Point | undefined;
-  let here: Point = { x: 0, y: 0 };
-  for (const verb of verbs as Iterable<Verb>) {
-    if (verb === 'M') start = here = next();
-    else if (verb !== 'Z') {
-      const piece = [here, ...Array.from({ length: verb === 'L' ? 1 : verb === 'Q' ? 2 : 3 }, next)];
-      here = piece.at(-1) as Point;
-      if (piece.some(({ x, y }) => x !== piece[0]?.x || y !== piece[0].y)) pieces.push(piece);
-    }
-  }
-  if (start && (start.x !== here.x || start.y !== here.y)) pieces.push([here, start]);
-  return pieces;
-}
-
 /** A piece in parts that are each passed from one side only, with that side: +1, −1, or 0 for what runs along the way. */
-function sided(piece: Piece, way: (from: Point) => Point): readonly { readonly piece: Piece; readonly side: number }[] {
+function sided(piece: Curve, way: (from: Point) => Point): readonly { readonly piece: Curve; readonly side: number }[] {
   const facing = (t: number): number => {
     const [to, along] = [way(at(piece, t)), slope(piece, t)];
     const cross = along.x * to.y - along.y * to.x;
@@ -81,7 +36,7 @@ function sided(piece: Piece, way: (from: Point) => Point): readonly { readonly p
     }
     cuts.push((low + high) / 2);
   }
-  const found: { piece: Piece; side: number }[] = [];
+  const found: { piece: Curve; side: number }[] = [];
   let rest = piece;
   let done = 0;
   for (const cut of cuts) {
@@ -102,7 +57,7 @@ const drawPiece = (pen: PathPen, points: readonly Point[]): void => {
 };
 
 /** The area that a run of pieces passes over on its way. */
-function sweep(run: readonly Piece[], far: Affine): Path {
+function sweep(run: readonly Curve[], far: Affine): Path {
   const pen = new PathPen();
   const start = run[0]?.[0] as Point;
   pen.move(start.x, start.y);
@@ -151,8 +106,8 @@ export function extrude(area: Region, far: Affine, paths: PathAlgebra): Region {
   const sweeps: Path[] = [];
   for (const [index, { path, polygon }] of contours.entries()) {
     const leaving = leavingSide(polygon, depths[index] ?? 0);
-    const pieces = piecesOf(path).flatMap((piece) => sided(piece, way));
-    const runs: { side: number; pieces: Piece[] }[] = [];
+    const pieces = curvesOf(path).flatMap((piece) => sided(piece, way));
+    const runs: { side: number; pieces: Curve[] }[] = [];
     for (const { piece, side } of pieces) {
       const last = runs.at(-1);
       if (last && last.side === side) last.pieces.push(piece);

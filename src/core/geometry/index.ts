@@ -6,6 +6,7 @@ export { crossingsOf } from './crossings';
 export { centroidOf, weightOf, type Centroid } from './centroid';
 export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
+export { chordsOf, headings, curvesOf, type Curve } from './curves';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
 export { contoursNear, contoursOf, islandsOf, type Island } from './islands';
 export { grown, shrunk, weldGrown, withoutHoles } from './offset';

@@ -101,7 +101,7 @@ export function bandFlattened(region: Region, width: number, join: Join, fine = 
 /** The same band by the definition of a stroke: slower, and right at every corner. */
 export function bandByDefinition(region: Region, width: number, join: Join, fine = FINE): Region {
   const grain = grainFor([region], fine);
-  const exact = strokeByDefinition(clean(region, grain), width / 2, join, MITER_LIMIT, grain.precision);
+  const exact = strokeByDefinition(region.path, width / 2, join, MITER_LIMIT, grain.fine, grain.precision);
   return regionOf(simplifyPathsD(exact, fine));
 }
 

@@ -1,22 +1,12 @@
 import { areaD, FillRule, unionD, type PathD, type PathsD } from 'clipper2-ts';
-import type { Join, Point } from '../geometry';
+import { chordsOf, contoursOf, headings, curvesOf, type Join, type Path, type Point } from '../geometry';
 
-/** Corners that turn less than this (radians) belong to a flattened curve: their outer side is round whatever the join. */
-const CURVE_TURN = 0.25;
 /** Largest turn between two points of a round join, in radians. */
 const ROUND_STEP = 0.05;
-/** Points nearer than this are one, in the outline's unit. */
-const SAME_POINT = 1e-7;
 /** Pieces united at once: a union of few is quick, and a tree of unions stays so. */
 const BATCH = 60;
 
 const positive = (polygon: PathD): PathD => (areaD(polygon) < 0 ? polygon.reverse() : polygon);
-const without = (loop: PathD): PathD =>
-  loop.filter(({ x, y }, index) => {
-    const before = loop.at(index - 1);
-    return before === undefined || Math.hypot(x - before.x, y - before.y) > SAME_POINT;
-  });
-
 /** The corner's own piece, on the outer side of a turn from direction `u` to `v` at `at`; empty where the outline goes straight on. */
 function joinAt(at: Point, u: Point, v: Point, half: number, join: Join, miterLimit: number): PathD {
   const sine = u.x * v.y - u.y * v.x;
@@ -26,7 +16,7 @@ function joinAt(at: Point, u: Point, v: Point, half: number, join: Join, miterLi
   const from = { x: at.x - u.y * side, y: at.y + u.x * side };
   const to = { x: at.x - v.y * side, y: at.y + v.x * side };
   const between: PathD = [];
-  if (join === 'round' || turned < CURVE_TURN) {
+  if (join === 'round') {
     const start = Math.atan2(from.y - at.y, from.x - at.x);
     const sweep = sine > 0 ? turned : -turned;
     const steps = Math.ceil(turned / ROUND_STEP);
@@ -43,34 +33,45 @@ function joinAt(at: Point, u: Point, v: Point, half: number, join: Join, miterLi
 }
 
 /**
- * What a stroke of closed polygons covers, by its very definition: a rectangle along each segment, a join at each corner, united. A miter
- * beyond its limit becomes a bevel. Slow, without special cases, and so the judge where two quicker ways differ.
- * @param half half the stroke's width, in the polygons' unit
+ * What a stroke of closed outlines covers, by its very definition: a rectangle along each chord of a curve, a round turn from chord to chord,
+ * a join where two curves meet, by the ways in which they meet there, united. A miter beyond its limit becomes a bevel. Slow, without
+ * special cases, and so the judge where two quicker ways differ.
+ * @param half half the stroke's width, in the path's unit
+ * @param fine largest distance between a curve and its chords
  * @source SVG 2, 13.5 "Computing the shape of the stroke"
  */
-export function strokeByDefinition(loops: PathsD, half: number, join: Join, miterLimit: number, precision: number): PathsD {
+export function strokeByDefinition(path: Path, half: number, join: Join, miterLimit: number, fine: number, precision: number): PathsD {
   const pieces: PathsD = [];
-  for (const loop of loops) {
-    const points = without(loop);
-    const directions = points.map(({ x, y }, index) => {
-      const next = points[(index + 1) % points.length] ?? { x, y };
-      const length = Math.hypot(next.x - x, next.y - y);
-      return { x: (next.x - x) / length, y: (next.y - y) / length };
-    });
-    for (const [index, a] of points.entries()) {
-      const [b, u, v] = [points[(index + 1) % points.length], directions[index], directions[(index + 1) % points.length]];
-      if (!b || !u || !v || points.length < 2) continue;
-      const [x, y] = [-u.y * half, u.x * half];
-      pieces.push(
-        positive([
-          { x: a.x + x, y: a.y + y },
-          { x: b.x + x, y: b.y + y },
-          { x: b.x - x, y: b.y - y },
-          { x: a.x - x, y: a.y - y },
-        ]),
-      );
-      const corner = joinAt(b, u, v, half, join, miterLimit);
-      if (corner.length > 2) pieces.push(corner);
+  const corner = (at: Point, u: Point, v: Point, how: Join) => {
+    const made = joinAt(at, u, v, half, how, miterLimit);
+    if (made.length > 2) pieces.push(made);
+  };
+  for (const contour of contoursOf(path)) {
+    const curves = curvesOf(contour);
+    for (const [index, curve] of curves.entries()) {
+      const { out, into } = headings(curve);
+      const points = chordsOf(curve, fine);
+      let heading = out;
+      for (let n = 1; n < points.length; n++) {
+        const [a, b] = [points[n - 1] as Point, points[n] as Point];
+        const length = Math.hypot(b.x - a.x, b.y - a.y);
+        if (length === 0) continue;
+        const along = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+        corner(a, heading, along, 'round');
+        const [x, y] = [-along.y * half, along.x * half];
+        pieces.push(
+          positive([
+            { x: a.x + x, y: a.y + y },
+            { x: b.x + x, y: b.y + y },
+            { x: b.x - x, y: b.y - y },
+            { x: a.x - x, y: a.y - y },
+          ]),
+        );
+        heading = along;
+      }
+      const end = curve.at(-1) as Point;
+      corner(end, heading, into, 'round');
+      corner(end, into, headings(curves[(index + 1) % curves.length] ?? curve).out, join);
     }
   }
   let level: PathsD[] = [];
