@@ -201,19 +201,32 @@ export async function startCluster(folder) {
 }
 
 /**
- * Makes a database in a cluster unless it is there, and returns its address.
+ * One statement, as the cluster's owner.
+ * @param {{ readonly url: string, readonly port: number }} cluster
+ * @param {string} sql
+ */
+const told = (cluster, sql) =>
+  spawnSync(join(programs(), 'psql'), ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', 'thistle', '-d', 'postgres', '-Atc', sql], {
+    encoding: 'utf8',
+    env: { ...process.env, PGPASSWORD: new URL(cluster.url).password },
+  });
+
+/**
+ * Whether a cluster has a database.
  * @param {{ readonly url: string, readonly port: number }} cluster
  * @param {string} name
  */
-export function ensureDatabase(cluster, name) {
-  const env = { ...process.env, PGPASSWORD: new URL(cluster.url).password };
-  const psql = (/** @type {string} */ sql) =>
-    spawnSync(join(programs(), 'psql'), ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', 'thistle', '-d', 'postgres', '-Atc', sql], {
-      encoding: 'utf8',
-      env,
-    });
-  if (psql(`select 1 from pg_database where datname = '${name}'`).stdout.trim() !== '1') {
-    const made = psql(`create database "${name}"`);
+export const hasDatabase = (cluster, name) => told(cluster, `select 1 from pg_database where datname = '${name}'`).stdout.trim() === '1';
+
+/**
+ * Makes a database in a cluster unless it is there, and returns its address.
+ * @param {{ readonly url: string, readonly port: number }} cluster
+ * @param {string} name
+ * @param {string} [like] a database that it begins as a copy of; nobody may be connected to that
+ */
+export function ensureDatabase(cluster, name, like) {
+  if (!hasDatabase(cluster, name)) {
+    const made = told(cluster, `create database "${name}"${like ? ` template "${like}"` : ''}`);
     if (made.status !== 0) throw new Error(`The database ${name} could not be made: ${made.stderr}`);
   }
   return `${cluster.url}/${name}`;

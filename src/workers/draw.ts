@@ -75,7 +75,12 @@ import {
   measuredMark,
   type MeasuredMark,
   newsOf,
+  leastVeil,
+  onGround,
+  picturesIn,
   pieceChecks,
+  type Ground,
+  type LeastVeil,
   type PieceCheck,
   type GroupPieces,
   type PictureNews,
@@ -93,6 +98,7 @@ import {
   type Watermark,
   type WatermarkSource,
 } from '$core/index';
+import { SmallPictures } from './picture-pixels';
 
 /** What has changed in the tab since the worker was last told: it keeps the rest. */
 export interface BrandNews {
@@ -262,10 +268,24 @@ export class Draughtsman {
   }
   /** What is measured of a piece; nothing of what stands on no canvas. */
   async pieceChecks(markId: string): Promise<readonly PieceCheck[]> {
+    const { recipe, mark } = await this.#piece(markId);
+    return pieceChecks(recipe, mark, this.#small.of);
+  }
+  /** The least veil over the picture of a piece's ground at which its words are read. @param ground what it is to stand on */
+  async groundVeil(markId: string, ground: Partial<Ground>): Promise<LeastVeil | undefined> {
+    const { recipe, mark } = await this.#piece(markId, (before) => onGround(before, this.#palette, { ...ground, veil: 0.5 }));
+    return leastVeil(recipe, mark, this.#small.of);
+  }
+  async #piece(
+    markId: string,
+    changed = (recipe: Recipe): Recipe => recipe,
+  ): Promise<{ readonly recipe: Recipe; readonly mark: ResolvedMark }> {
     const { loader, resolver } = this.#ready();
-    const recipe = this.#recipeOf(markId);
+    const recipe = changed(this.#recipeOf(markId));
     await loader.load(fontsNeeded(recipe, this.#recipes));
-    return pieceChecks(recipe, resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') }));
+    const mark = resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
+    await this.#small.fetch(this.#pictureBase, picturesIn(mark.drawing));
+    return { recipe, mark };
   }
 
   /** A part as it would look with other treatments, on its own; nothing where it is not drawn. @param name tells several apart on one page */
@@ -501,6 +521,7 @@ export class Draughtsman {
   /** What was told last under each prefix: the page keeps what has not changed. */
   readonly #shown = new Map<string, Map<string, GroupPieces>>();
   #pictureBase = '';
+  readonly #small = new SmallPictures();
   #palette: Palette = STARTING_PALETTE;
   /** The newest recipe of every mark, and of what is kept beside them. */
   readonly #recipes = new Map<string, Recipe>();

@@ -13,9 +13,7 @@ import {
   type TracedOutcome,
   type Tracing,
 } from '$core/pictures';
-
-/** Why a picture could not be worked on. */
-export class NoPicture extends Error {}
+import { pixelsAt } from './picture-pixels';
 
 /** The subject of a picture as it is shown while it is brushed; the file itself is cut at its full size. */
 export interface CutPreview {
@@ -38,17 +36,7 @@ export class PictureHand {
 
   async #open(address: string): Promise<Pixels> {
     if (this.#address === address && this.#pixels) return this.#pixels;
-    const answer = await fetch(address).catch(() => undefined);
-    if (!answer) throw new NoPicture('The server cannot be reached. Open this again when it returns.');
-    if (!answer.ok) throw new NoPicture('The server does not have this picture any more.');
-    const bitmap = await createImageBitmap(await answer.blob(), { premultiplyAlpha: 'none' });
-    const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-    const context = canvas.getContext('2d', { willReadFrequently: true });
-    if (!context) throw new NoPicture('This browser cannot read the picture’s pixels.');
-    context.drawImage(bitmap, 0, 0);
-    const { data } = context.getImageData(0, 0, bitmap.width, bitmap.height);
-    bitmap.close();
-    this.#pixels = scaledDown({ columns: canvas.width, rows: canvas.height, rgba: data }, WORK_SIDE);
+    this.#pixels = scaledDown(await pixelsAt(address), WORK_SIDE);
     this.#shown = studyOf(this.#pixels);
     this.#parting = undefined;
     this.#address = address;

@@ -96,6 +96,7 @@ const TABLE: Readonly<Record<string, readonly [string, Needed][]>> = {
         ['/pictures', 'GET', 'POST'],
         ['/pictures/[sha]', 'GET', 'PUT'],
         ['/pictures/[sha]/cut', 'POST'],
+        ['/pictures/[sha]/softened', 'POST'],
         ['/print-orders', 'GET', 'POST'],
         ['/sheet.pdf', 'GET'],
         ['/sheet.zip', 'GET'],

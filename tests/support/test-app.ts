@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { inject } from 'vitest';
 import { startApp } from '../../scripts/setup/app.mjs';
-import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
+import { ensureDatabase, hasDatabase } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
 import { startWorker } from '../../scripts/setup/worker.mjs';
 
@@ -20,15 +20,33 @@ export function people(databaseUrl: string, ...args: readonly string[]) {
 /** A studio’s first owner, as the tests’ sign-in knows them. */
 export const OWNER = { name: 'Ada Quill', email: 'ada@studio.example' } as const;
 
+/** A database that holds the demo, made once for all tests on a cluster: they begin on copies of it. */
+async function demoDatabase(cluster: { readonly url: string; readonly port: number }): Promise<string> {
+  const [name, made] = ['demo', 'demo_made'];
+  if (hasDatabase(cluster, made)) return name;
+  const app = await startApp({
+    port: await freePort(),
+    databaseUrl: ensureDatabase(cluster, name),
+    demo: true,
+    quiet: true,
+    fileFolder: mkdtempSync('/tmp/lucky-files-'),
+  });
+  await app.stop();
+  // Says that the first is whole: a run that was broken off in it makes it again.
+  ensureDatabase(cluster, made);
+  return name;
+}
+
 /** The built app on a database of its own. @param options.signIn people have to sign in; an owner is there
  * @param options.env more for its environment, where people sign in */
 export async function startTestApp(
   options: { readonly demo?: boolean; readonly signIn?: boolean; readonly env?: Readonly<Record<string, string>> } = {},
 ) {
   const cluster = inject('cluster');
-  const databaseUrl = ensureDatabase(cluster, `test_${randomUUID().slice(0, 8)}`);
-  const start = (demo: boolean, port: number, folder = fileFolder) =>
-    startApp({ port, databaseUrl, demo, quiet: true, fileFolder: folder, ...(options.signIn ? { env, origin } : {}) });
+  const demo = options.demo ?? true;
+  const databaseUrl = ensureDatabase(cluster, `test_${randomUUID().slice(0, 8)}`, demo ? await demoDatabase(cluster) : undefined);
+  const start = (withDemo: boolean, port: number, folder = fileFolder) =>
+    startApp({ port, databaseUrl, demo: withDemo, quiet: true, fileFolder: folder, ...(options.signIn ? { env, origin } : {}) });
   const fileFolder = mkdtempSync('/tmp/lucky-files-');
   const port = await freePort();
   const env = { SIGN_IN: '1', SIGN_IN_SECRET: randomUUID(), ...options.env };
@@ -37,7 +55,7 @@ export async function startTestApp(
   const owner = options.signIn
     ? await people(databaseUrl, 'add', '--name', OWNER.name, '--email', OWNER.email, '--role', 'owner')
     : undefined;
-  const app = await start(options.demo ?? true, port);
+  const app = await start(demo, port);
   return {
     ...app,
     databaseUrl,

@@ -18,6 +18,8 @@ export { limitsOf, MAKING_NAMES, MAKINGS, makingLimitsSchema, type Making, type 
 export { markChecks, PROOF_SIZES_PX, survivalFinding, type MarkCheck, type MarkChecks } from './mark-checks';
 export { ALIKE, fingerprintOf, likeness, markOutlines, type Fingerprint, type LookAlike } from './look-alike';
 export { clearSpacePx, smallestCapPx } from './smallest-words';
+export { leastVeil, type LeastVeil } from './least-veil';
+export type { PixelsOf } from './lies-behind';
 export { pieceChecks, type PieceCheck } from './piece-checks';
 export { VERDICTS, type Finding, type Verdict } from './verdict';
 export { weightsAgree } from './weights-agree';

@@ -1,11 +1,11 @@
-import { contrastRatio, type Hex } from '../color';
-import { boundsOf, compose, flatten, mapPath, type Affine, type Bounds, type Point, type Region } from '../geometry';
+import { compose, type Bounds } from '../geometry';
 import { bleedBox, canvasBox, safeBox } from '../marks/recipe/piece-canvas';
-import type { DrawingNode, Group } from '../marks/drawing/drawing';
+import type { Group } from '../marks/drawing/drawing';
 import type { ResolvedMark } from '../marks/drawing/resolve';
 import type { Recipe } from '../marks/recipe/recipe';
 import { isKnown, labelOf } from '../marks/registry';
 import { smallestWordsPx } from '../pieces';
+import { contrastOf, leavesOf, readsOf, type PixelsOf } from './lies-behind';
 import { judge, type Finding } from './verdict';
 
 /** One measured verdict on a piece, and the part that it is about. */
@@ -15,58 +15,22 @@ export interface PieceCheck {
   readonly finding: Finding;
 }
 
-/** Outlines are flattened this finely where it is asked what lies behind a letter, in mark pixels. */
-const FINE_PX = 0.5;
 /** Pictures are looked at in print at so many pixels an inch (common practice: 300; below 150 they look soft). */
 const PRINT_DPI = { fails: 150, looks: 300 } as const;
 /** @source WCAG 2.2, 1.4.3: 4.5 : 1; 3 : 1 for text of 18 pt (24 px) and more */
 const CONTRAST = { small: 4.5, large: 3, largePx: 24 } as const;
+/** The contrast that a lettering needs, by how high its capitals stand: about seven tenths of its size (common practice). */
+export const wantedContrast = (capHeightPx: number): number => (capHeightPx / 0.7 >= CONTRAST.largePx ? CONTRAST.large : CONTRAST.small);
 
-interface Leaf {
-  readonly region: Region;
-  readonly box: Bounds;
-  readonly color: Hex | 'gradient' | 'picture';
-  readonly opacity: number;
-}
-
-function leavesIn(nodes: readonly DrawingNode[], map: Affine, opacity = 1): readonly Leaf[] {
-  return nodes.flatMap((node): readonly Leaf[] => {
-    if (node.kind === 'group') return leavesIn(node.children, compose(map, node.transform), opacity * node.opacity);
-    const region = { path: mapPath(node.path, map), rule: node.rule };
-    const box = boundsOf(region.path);
-    if (!box) return [];
-    const color = node.kind === 'picture' ? 'picture' : typeof node.color === 'string' && !node.gradient ? node.color : 'gradient';
-    return [{ region, box, color, opacity: opacity * node.opacity }];
-  });
-}
-
-/** Whether a point lies in a region: by the crossings of a line to the right, counted as its rule says. @source winding number: ISO 32000-1, 8.5.3.3 */
-function holds({ path, rule }: Region, { x, y }: Point): boolean {
-  let [winding, crossings] = [0, 0];
-  for (const polygon of flatten(path, FINE_PX))
-    polygon.forEach((from, at) => {
-      const to = polygon[(at + 1) % polygon.length] ?? from;
-      if (from.y > y === to.y > y || x >= from.x + ((to.x - from.x) * (y - from.y)) / (to.y - from.y)) return;
-      crossings++;
-      winding += to.y > from.y ? 1 : -1;
-    });
-  return rule === 'evenodd' ? crossings % 2 === 1 : winding !== 0;
-}
-
-/** What lies right behind a point. */
-const behind = (leaves: readonly Leaf[], at: Point): Leaf | undefined =>
-  leaves.findLast(
-    ({ box, region, opacity }) =>
-      opacity > 0.5 && at.x >= box.left && at.x <= box.right && at.y >= box.top && at.y <= box.bottom && holds(region, at),
-  );
-
-const middle = ({ left, top, right, bottom }: Bounds): Point => ({ x: (left + right) / 2, y: (top + bottom) / 2 });
 const reach = (ink: Bounds, room: Bounds): number =>
   Math.max(room.left - ink.left, room.top - ink.top, ink.right - room.right, ink.bottom - room.bottom);
 const px = (length: number): string => `${length < 10 ? length.toFixed(1) : Math.round(length)} px`;
 
-/** Everything that is measured of a piece, part by part, in the order of its parts; what passes is told too. */
-export function pieceChecks(recipe: Recipe, mark: ResolvedMark): readonly PieceCheck[] {
+/**
+ * Everything that is measured of a piece, part by part, in the order of its parts; what passes is told too.
+ * @param pixelsOf pictures that lie behind words are only told of where their pixels are not at hand
+ */
+export function pieceChecks(recipe: Recipe, mark: ResolvedMark, pixelsOf: PixelsOf = () => undefined): readonly PieceCheck[] {
   const canvas = recipe.whole?.canvas;
   if (!canvas) return [];
   const [cut, safe, bleed] = [canvasBox(canvas), safeBox(canvas), bleedBox(canvas)];
@@ -118,30 +82,17 @@ export function pieceChecks(recipe: Recipe, mark: ResolvedMark): readonly PieceC
         figure: px(set),
         says: `Its capitals are ${px(set)} high; ${px(wanted)} is the least that is read here.`,
       });
-      const at = groups.findIndex(({ id }) => id === part.id);
-      const own = groups[at];
-      if (own) {
-        const letters = leavesIn(own.children, own.transform);
-        const under = groups.slice(0, at).flatMap((group: Group) => leavesIn(group.children, group.transform, group.opacity));
-        let worst = Infinity;
-        let over: 'picture' | 'gradient' | undefined;
-        for (const { box, color } of letters) {
-          const lies = behind(under, middle(box));
-          const ground = lies?.color ?? '#ffffff';
-          if (ground === 'picture' || ground === 'gradient') over = ground;
-          else if (color !== 'picture' && color !== 'gradient') worst = Math.min(worst, contrastRatio(color, ground));
-        }
-        if (over)
-          add('contrast', { verdict: 'look', figure: over, says: `${name} lies over a ${over}: look whether it is read everywhere.` });
-        else if (Number.isFinite(worst)) {
-          const wantedRatio = size / 0.7 >= CONTRAST.largePx ? CONTRAST.large : CONTRAST.small;
-          add('contrast', {
-            verdict: judge(worst, wantedRatio * 0.75, wantedRatio),
-            figure: `${worst.toFixed(1)} : 1`,
-            says: `${name} stands at ${worst.toFixed(1)} : 1 from what lies behind its letters; ${wantedRatio} : 1 is wanted.`,
-          });
-        }
-      }
+      const reads = readsOf(mark.drawing, part.id, pixelsOf);
+      const worst = contrastOf(reads);
+      if (worst !== undefined) {
+        const wantedRatio = wantedContrast(size);
+        add('contrast', {
+          verdict: judge(worst, wantedRatio * 0.75, wantedRatio),
+          figure: `${worst.toFixed(1)} : 1`,
+          says: `${name} stands at ${worst.toFixed(1)} : 1 from what lies behind its letters where they are read worst; ${wantedRatio} : 1 is wanted.`,
+        });
+      } else if (reads.length > 0)
+        add('contrast', { verdict: 'look', figure: 'picture', says: `${name} lies over a picture: look whether it is read everywhere.` });
     }
     if (part.kind === 'picture') {
       const wide = (resolved.ink?.right ?? 0) - (resolved.ink?.left ?? 0);
@@ -173,8 +124,8 @@ export function pieceChecks(recipe: Recipe, mark: ResolvedMark): readonly PieceC
 function capOf(groups: readonly Group[], part: string): number | undefined {
   const own = groups.find(({ id }) => id === part);
   if (!own) return undefined;
-  const highs = leavesIn(own.children, own.transform)
-    .map(({ box }) => box.bottom - box.top)
+  const highs = leavesOf([own], () => undefined)
+    .flatMap(({ area: { box } }) => (box ? [box.bottom - box.top] : []))
     .sort((one, other) => one - other);
   return highs.at(-1 - Math.floor(highs.length * 0.1));
 }

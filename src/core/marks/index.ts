@@ -71,7 +71,7 @@ export { type Inlay } from './parts/inlay';
 export { CONTACT_ALIGNS, CONTACT_RUNS, type Contact } from './parts/contact';
 export { ARRANGEMENTS, arrangementLabel, type Arrangement, type Lockup } from './parts/lockup';
 export { RUN_UNITS, type Linked, type RunUnit } from './parts/linked';
-export { pictureDensity, type Picture, type PictureFile } from './parts/picture';
+export { MOST_SOFT, pictureDensity, type Picture, type PictureFile } from './parts/picture';
 export { type Shape } from './parts/shape';
 export { copiesOf, symmetryLabel, type Symmetry } from './parts/symmetry';
 export { SYMMETRIES, symmetryRow, type SymmetryRule } from './symmetries';

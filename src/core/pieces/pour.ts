@@ -5,6 +5,7 @@ import { createPart, EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
 import { isKnown, type KnownInput, type Part } from '../marks/registry';
 import { expect } from '../result/result';
 import type { FontChoice } from '../type';
+import { isGroundPart, onGround } from './grounds';
 import { shapeOf, WORDS_WHAT, type PieceLayout, type Room, type Slot, type WordsWhat } from './layout';
 
 /** A picture of the brand. */
@@ -253,10 +254,14 @@ export function repoured(
   palette: Palette,
 ): Recipe {
   const fresh = pouredPiece(size, layout, contentOf(recipe, otherwise), palette);
-  const own = recipe.parts.filter((part: Part) => !POURED.test(part.id));
-  return {
+  const [ground, own] = [
+    recipe.parts.filter(isGroundPart),
+    recipe.parts.filter((part: Part) => !POURED.test(part.id) && !isGroundPart(part)),
+  ];
+  const poured: Recipe = {
     ...fresh,
-    parts: [...fresh.parts, ...own],
+    parts: [...ground, ...fresh.parts, ...own],
     whole: { ...recipe.whole, ...fresh.whole, treatments: recipe.whole?.treatments ?? [] },
   };
+  return ground.length > 0 ? onGround(poured, palette) : poured;
 }

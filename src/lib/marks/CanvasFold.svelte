@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { PIECE_UNITS, pieceCanvasSchema, pieceSizeText, type PieceCanvas, type PieceCheck, type PieceUnit } from '$core/index';
+  import { onCanvas, PIECE_UNITS, pieceCanvasSchema, pieceSizeText, type PieceCanvas, type PieceCheck, type PieceUnit } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import GroundFields from './GroundFields.svelte';
   import { useTable } from './table/table.svelte';
 
   const { canvas }: { canvas: PieceCanvas } = $props();
@@ -13,7 +14,7 @@
   function preview(change: Partial<PieceCanvas>): void {
     const read = pieceCanvasSchema.safeParse({ ...canvas, ...change });
     const { recipe } = table.open;
-    if (read.success) table.previewRecipe({ ...recipe, whole: { treatments: [], ...recipe.whole, canvas: read.data } });
+    if (read.success) table.previewRecipe(onCanvas(recipe, read.data, table.palette));
   }
   function change(gesture: string, next: Partial<PieceCanvas>): void {
     preview(next);
@@ -100,6 +101,7 @@
       checked={canvas.ground === null}
       change={(on) => change('Ground', { ground: on ? null : { role: 'paper' } })}
     />
+    <GroundFields />
   </Fold>
 </div>
 

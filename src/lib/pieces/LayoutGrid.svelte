@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PictureChoice from '$lib/ui/PictureChoice.svelte';
   import { PIECE_UNITS, pieceSizeText, WORDS_WHAT, type PieceCanvas, type WordsWhat } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import Pick from '$lib/ui/Pick.svelte';
@@ -87,34 +88,15 @@
         value={desk.words[what]}
         onchange={(event) => (desk.words = { ...desk.words, [what]: event.currentTarget.value })}></textarea>
     {/each}
-    <fieldset>
-      <legend>Picture, for layouts that show one</legend>
-      {#each desk.pictures as picture (picture.sha256)}
-        <label class="shown" title="{picture.name}, {picture.widthPx} × {picture.heightPx} px">
-          <input
-            class="over-label"
-            type="checkbox"
-            aria-label={picture.name}
-            checked={desk.pictureSha === picture.sha256}
-            onchange={(event) => (desk.pictureSha = event.currentTarget.checked ? picture.sha256 : undefined)}
-          />
-          <img src="/api/brands/{desk.brand.slug}/pictures/{picture.sha256}" alt="" loading="lazy" />
-        </label>
-      {/each}
-      <label class="bring link"
-        >Bring one in<input
-          class="over-label"
-          type="file"
-          accept="image/png,image/jpeg,image/webp,image/avif,image/tiff"
-          disabled={desk.working}
-          onchange={(event) => {
-            const [file] = event.currentTarget.files ?? [];
-            event.currentTarget.value = '';
-            if (file) void desk.bring(file);
-          }}
-        /></label
-      >
-    </fieldset>
+    <PictureChoice
+      legend="Picture, for layouts that show one"
+      brand={desk.brand.slug}
+      pictures={desk.pictures}
+      chosen={desk.pictureSha}
+      working={desk.working}
+      choose={(sha256) => (desk.pictureSha = sha256)}
+      bring={(file) => void desk.bring(file)}
+    />
   {/if}
 </div>
 {#if !desk.mark}
@@ -150,43 +132,6 @@
     background: var(--color-sheet);
     font-size: 13px;
     resize: vertical;
-  }
-  fieldset {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 6px;
-  }
-  legend {
-    padding-top: 6px;
-    font-size: 13px;
-  }
-  .shown,
-  .bring {
-    position: relative;
-    padding: 0;
-  }
-  .shown {
-    width: 54px;
-    height: 54px;
-    border: 2px solid transparent;
-  }
-  .shown:has(:checked) {
-    border-color: var(--color-plum);
-  }
-  .shown:focus-within,
-  .bring:focus-within {
-    outline: 2px solid var(--color-plum);
-    outline-offset: 1px;
-  }
-  .shown img {
-    width: 100%;
-    height: 100%;
-    object-fit: cover;
-  }
-  .bring {
-    min-height: 28px;
-    padding: 4px 6px;
   }
   .own {
     display: flex;

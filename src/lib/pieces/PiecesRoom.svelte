@@ -6,10 +6,11 @@
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
+  import type { OfferedPicture } from '$lib/ui/PictureChoice.svelte';
   import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
   import PieceList, { type Handed } from './PieceList.svelte';
-  import { PiecesDesk, providePiecesDesk, type OfferedPicture, type PiecesBrand } from './pieces-desk.svelte';
+  import { PiecesDesk, providePiecesDesk, type PiecesBrand } from './pieces-desk.svelte';
 
   interface Props {
     brand: PiecesBrand;

@@ -25,6 +25,7 @@ import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
 import { request, sentences } from '$lib/client/request';
 import { sendFile } from '$lib/client/send-file';
+import type { OfferedPicture } from '$lib/ui/PictureChoice.svelte';
 import { OpenMark } from '$lib/client/work/open-mark.svelte';
 
 export interface PiecesBrand {
@@ -33,12 +34,6 @@ export interface PiecesBrand {
   readonly name: string;
   readonly about: string;
   readonly palette: Palette;
-}
-export interface OfferedPicture {
-  readonly sha256: string;
-  readonly name: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
 }
 type SizeOnly = Omit<PieceCanvas, 'ground' | 'layout'>;
 

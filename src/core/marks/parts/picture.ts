@@ -10,6 +10,9 @@ import { artSourceSchema } from './art-source';
 /** Longest side of a picture file, in its own pixels. */
 const LONGEST_SIDE = 60_000;
 
+/** How far pictures are blurred: the blur's deviation in percent of the longer side. */
+export const MOST_SOFT = { least: 0.1, most: 5 } as const;
+
 const digestSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Expected a SHA-256 digest');
 const outlineSchema = z
   .string()
@@ -28,6 +31,8 @@ export const pictureFileSchema = {
   outline: outlineSchema,
   /** Its ground was taken out: of which picture, and what was brushed. The picture it was is kept, so that the ground can be brought back. */
   cut: z.strictObject({ from: digestSchema, outline: outlineSchema, strokes: strokesSchema }).optional(),
+  /** It was blurred: of which picture, and by how much of its longer side. That picture is kept, so that it can be sharp again. */
+  softened: z.strictObject({ from: digestSchema, percent: z.number().min(MOST_SOFT.least).max(MOST_SOFT.most) }).optional(),
 };
 /** The file of a picture, in a part of any kind. */
 export type PictureFile = z.infer<z.ZodObject<typeof pictureFileSchema>>;

@@ -17,10 +17,10 @@ const fileOf = (from: PictureFile): PictureFile =>
 export const pictureOf = (part: Picture | Art): PictureFile | undefined =>
   part.kind === 'picture' ? fileOf(part) : part.traced && fileOf(part.traced);
 
-/** The digests of all pictures that a part keeps: shown, traced, and those whose ground was taken out. */
+/** The digests of all pictures that a part keeps: shown, traced, and those whose ground was taken out or that were blurred. */
 export const keptPictures = (part: { readonly kind: string }): readonly string[] => {
   const file = part.kind === 'picture' || part.kind === 'art' ? pictureOf(part as Picture | Art) : undefined;
-  return file ? [file.sha256, ...(file.cut ? [file.cut.from] : [])] : [];
+  return file ? [file.sha256, ...(file.cut ? [file.cut.from] : []), ...(file.softened ? [file.softened.from] : [])] : [];
 };
 
 /**

@@ -36,6 +36,7 @@ import { FORMATS, type FileOrder, type PictureSubject } from '../formats';
 import { verifyGoods } from '../verify/goods';
 import { verifyFile } from '../verify/verify';
 import type { FileVerdict } from '../verify/verdict';
+import { softenedPicture } from '../softened-picture';
 import { takenPicture, type PictureUse } from '../taken-picture';
 import type { ArtSource } from '$core/index';
 
@@ -180,6 +181,10 @@ export const tasks = {
     readonly strokes: readonly Stroke[];
   }) => {
     const { bytes: kept, ...taken } = await cutPicture(await storedFile(sha256), name, strokes);
+    return { ...taken, sha256: await storeFile(kept) };
+  },
+  softenPicture: async ({ sha256, name, percent }: { readonly sha256: string; readonly name: string; readonly percent: number }) => {
+    const { bytes: kept, ...taken } = await softenedPicture(await storedFile(sha256), name, percent);
     return { ...taken, sha256: await storeFile(kept) };
   },
   font: async ({ bytes, face }: { readonly bytes: Uint8Array; readonly face?: number | undefined }): Promise<CheckedFile> => {

@@ -9,6 +9,7 @@ import {
   dressingSchema,
   handoverPlanSchema,
   hexSchema,
+  MOST_SOFT,
   ownGoodsSchema,
   LICENSE_NAMES,
   MARK_ROLES,
@@ -242,6 +243,7 @@ export const newPictureOrderSchema = z.strictObject({
 });
 export const pictureOrderChangeSchema = z.strictObject({ do: z.enum(['stop', 'remove']) });
 export const cutBodySchema = z.strictObject({ strokes: strokesSchema });
+export const softenBodySchema = z.strictObject({ percent: z.number().min(MOST_SOFT.least).max(MOST_SOFT.most) });
 
 /** The query of all picture routes. */
 export const fileQuerySchema = z.strictObject({

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { InferEntity } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { PictureColor } from '$core/index';
 import type { Stroke } from '$core/pictures';
@@ -38,11 +39,35 @@ export async function cutBrandPicture(
   sha256: string,
   strokes: readonly Stroke[],
 ): Promise<BrandPicture & { readonly outline?: string }> {
-  const whole = /^[0-9a-f]{64}$/.test(sha256) ? await em.fork().findOne(Picture, { brand: brandId, sha256 }) : null;
-  if (!whole) throw notFound('picture of this brand');
-  const { outline, ...taken } = await heavy('cutPicture', { sha256, name: whole.name, strokes });
-  const row = { sha256: taken.sha256, name: whole.name, widthPx: taken.widthPx, heightPx: taken.heightPx, colors: taken.colors };
-  return { ...(await putRow(em, brandId, row, whole.lentBy?.id ?? null)), ...(outline ? { outline } : {}) };
+  const whole = await ownPicture(em, brandId, sha256);
+  return putChanged(em, whole, await heavy('cutPicture', { sha256, name: whole.name, strokes }));
+}
+
+/** A picture of a brand blurred, beside the one that it was. @param percent the blur's deviation, of its longer side */
+export async function softenBrandPicture(
+  em: EntityManager,
+  brandId: string,
+  sha256: string,
+  percent: number,
+): Promise<BrandPicture & { readonly outline?: string }> {
+  const whole = await ownPicture(em, brandId, sha256);
+  return putChanged(em, whole, await heavy('softenPicture', { sha256, name: whole.name, percent }));
+}
+
+async function ownPicture(em: EntityManager, brandId: string, sha256: string): Promise<InferEntity<typeof Picture>> {
+  const found = /^[0-9a-f]{64}$/.test(sha256) ? await em.fork().findOne(Picture, { brand: brandId, sha256 }) : null;
+  if (!found) throw notFound('picture of this brand');
+  return found;
+}
+
+/** What became of a picture, as a picture of the same brand under the same name. */
+async function putChanged(
+  em: EntityManager,
+  whole: InferEntity<typeof Picture>,
+  { outline, sha256, widthPx, heightPx, colors }: Omit<BrandPicture, 'name'> & { readonly outline?: string },
+): Promise<BrandPicture & { readonly outline?: string }> {
+  const row = { sha256, name: whole.name, widthPx, heightPx, colors };
+  return { ...(await putRow(em, whole.brand.id, row, whole.lentBy?.id ?? null)), ...(outline ? { outline } : {}) };
 }
 
 /** One row for each picture of a brand, however many requests bring it at once. */

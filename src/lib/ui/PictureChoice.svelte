@@ -1,0 +1,91 @@
+<script lang="ts" module>
+  /** A picture of the brand that can be chosen. */
+  export interface OfferedPicture {
+    readonly sha256: string;
+    readonly name: string;
+    readonly widthPx: number;
+    readonly heightPx: number;
+  }
+</script>
+
+<script lang="ts">
+  interface Props {
+    legend: string;
+    brand: string;
+    pictures: readonly OfferedPicture[];
+    chosen: string | undefined;
+    working: boolean;
+    choose: (sha256: string | undefined) => void;
+    bring: (file: File) => void;
+  }
+  const { legend, brand, pictures, chosen, working, choose, bring }: Props = $props();
+</script>
+
+<fieldset>
+  <legend>{legend}</legend>
+  {#each pictures as picture (picture.sha256)}
+    <label class="shown" title="{picture.name}, {picture.widthPx} × {picture.heightPx} px">
+      <input
+        class="over-label"
+        type="checkbox"
+        aria-label={picture.name}
+        checked={chosen === picture.sha256}
+        onchange={(event) => choose(event.currentTarget.checked ? picture.sha256 : undefined)}
+      />
+      <img src="/api/brands/{brand}/pictures/{picture.sha256}" alt="" loading="lazy" />
+    </label>
+  {/each}
+  <label class="bring"
+    >Bring one in<input
+      class="over-label"
+      type="file"
+      accept="image/png,image/jpeg,image/webp,image/avif,image/tiff"
+      disabled={working}
+      onchange={(event) => {
+        const [file] = event.currentTarget.files ?? [];
+        event.currentTarget.value = '';
+        if (file) bring(file);
+      }}
+    /></label
+  >
+</fieldset>
+
+<style>
+  fieldset {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 6px;
+  }
+  legend {
+    padding-top: 6px;
+    font-size: 13px;
+  }
+  label {
+    position: relative;
+    font-size: 13px;
+  }
+  .shown {
+    width: 54px;
+    height: 54px;
+    border: 2px solid transparent;
+  }
+  .shown:has(:checked) {
+    border-color: var(--color-plum);
+  }
+  label:focus-within {
+    outline: 2px solid var(--color-plum);
+    outline-offset: 1px;
+  }
+  img {
+    width: 100%;
+    height: 100%;
+    object-fit: cover;
+  }
+  .bring {
+    min-height: 28px;
+    padding: 4px 6px;
+    color: var(--color-plum);
+    font-weight: 600;
+  }
+</style>
