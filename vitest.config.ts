@@ -31,7 +31,7 @@ export default defineConfig({
       project('core', together),
       { ...project('client'), plugins: [svelte({ configFile: false })] },
       project('reference', together),
-      project('server', onCluster),
+      project('server', { ...onCluster, ...together }),
       project('browser', onCluster),
     ],
   },

@@ -91,4 +91,38 @@ describe('pieces', () => {
     expect(marks.at(-1)?.recipe.parts.some(({ id }) => id === 'picture')).toBe(true);
     expect(await faultsOf(page)).toEqual([]);
   });
+
+  it('one stands on a picture under as much of a veil as its words need, sharp and blurred, and on a fading ground; all undone', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const marks = async () => read<Shown[]>(`${test.app.url}/api/brands/windrow-kites/marks`);
+    const slug = (await marks()).find(({ role }) => role === 'piece')?.slug ?? '';
+    const grounds = async () => {
+      const parts = (await marks()).find((mark) => mark.slug === slug)?.recipe.parts ?? [];
+      return parts.filter(({ id }) => id.startsWith('ground')).map(({ id }) => id);
+    };
+    const picture = async () =>
+      (await marks()).find((mark) => mark.slug === slug)?.recipe.parts.find(({ id }) => id === 'ground-picture') as
+        { readonly sha256: string; readonly softened?: { readonly from: string } } | undefined;
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await page.waitForSelector('[data-stage] path');
+    const before = await visitor.stage();
+    await page.locator('summary ::-p-text(Canvas)').click();
+    await visitor.click('a picture', 'radio');
+    await page.waitForSelector('.canvas fieldset .shown input');
+    await page.$eval('.canvas fieldset .shown input', (tick) => (tick as HTMLInputElement).click());
+    await page.waitForFunction(() => /The words are (read under a veil of \d+ %|too near)/.test(document.body.innerText));
+    await expect.poll(grounds).toEqual(['ground-picture', 'ground-frame', 'ground-veil']);
+    const sharp = (await picture())?.sha256;
+    expect(await faultsOf(page)).toEqual([]);
+    await visitor.click('soft', 'radio');
+    await expect.poll(async () => (await picture())?.softened?.from).toBe(sharp);
+    await visitor.click('sharp', 'radio');
+    await expect.poll(async () => (await picture())?.sha256).toBe(sharp);
+    await visitor.click('fading', 'radio');
+    await expect.poll(grounds).toEqual(['ground']);
+    for (let n = 0; n < 4; n++) await visitor.click('Undo');
+    await expect.poll(grounds).toEqual([]);
+    expect(await visitor.stage()).toBe(before);
+  });
 });

@@ -234,3 +234,22 @@ describe('the least veil', () => {
     }
   });
 });
+
+describe('a piece that is shown elsewhere', () => {
+  it('is cut off at its canvas, and stands in it as it stands by itself', () => {
+    const id = '00000000-0000-4000-8000-000000000009';
+    const over = { kind: 'shape', id: 'over', form: { form: 'disk', widthPx: 400, heightPx: 400 }, place: { x: 500, y: 0, turnDeg: 0 } };
+    const shown = piece();
+    const whole = (recipe: Recipe) =>
+      resolver.resolve({
+        recipe: { ...EMPTY_RECIPE, parts: [part({ kind: 'linked', id: 'link', from: { mark: id, part: null }, take: 'whole' })] },
+        sources: new Map([[id, recipe]]),
+        dress: dress(palette, 'full'),
+      });
+    expect(whole({ ...shown, parts: [...shown.parts, part(over)] }).ink).toEqual({ left: -500, right: 500, top: -500, bottom: 500 });
+    const canvas = shown.whole?.canvas;
+    const bare = whole({ ...shown, whole: { treatments: [], ...(canvas ? { canvas: { ...canvas, ground: null } } : {}) } }).ink;
+    const alone = drawn(shown).parts.find(({ id: each }) => each === 'word')?.ink;
+    expect(bare).toEqual(alone);
+  });
+});

@@ -121,12 +121,17 @@ interface Way {
 
 const wholes = new WeakMap<Recipe, KnownPart>();
 
-/** All of a mark, as a group of what stands by itself in it. Its id is none that a part can have. */
+/** All of a mark, as a group of what stands by itself in it; of a piece, cut off at its canvas. Its id is none that a part can have. */
 function wholeOf(recipe: Recipe): KnownPart {
   const before = wholes.get(recipe);
   if (before) return before;
+  const { canvas } = recipe.whole ?? {};
+  const box = canvas && canvasBox(canvas);
+  const around = box
+    ? { kind: 'frame' as const, fit: 'crop' as const, widthPx: box.right - box.left, heightPx: box.bottom - box.top }
+    : { kind: 'group' as const };
   const whole = {
-    ...expect(createPart({ kind: 'group', id: 'all', members: [] })),
+    ...expect(createPart({ ...around, id: 'all', members: [] })),
     id: '*',
     members: topLevel(recipe).map(({ id }) => id),
   } as KnownPart;

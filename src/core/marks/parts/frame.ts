@@ -6,7 +6,7 @@ import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering/me
 import { partBase } from '../part-base';
 import type { PartKind } from '../part-kind';
 
-export const FRAME_FITS = ['inside', 'cover'] as const;
+export const FRAME_FITS = ['inside', 'cover', 'crop'] as const;
 export type FrameFit = (typeof FRAME_FITS)[number];
 
 export const frameSchema = z.strictObject({
@@ -16,12 +16,14 @@ export const frameSchema = z.strictObject({
   /** Its box, about its own origin. */
   widthPx: z.number().min(0.1).max(100_000).default(400),
   heightPx: z.number().min(0.1).max(100_000).default(300),
-  /** Wholly inside, or so large that the whole box is covered, and cut off there. */
+  /** Wholly inside; so large that the whole box is covered, and cut off there; or as it is, and cut off. */
   fit: z.enum(FRAME_FITS).default('inside'),
   /** Where they stand in the room that is left, or which part of them is seen. */
   anchor: z.enum(ANCHORS).default('center'),
 });
 export type Frame = z.infer<typeof frameSchema>;
+
+const FIT_WORDS: Readonly<Record<FrameFit, string>> = { inside: 'fits', cover: 'fills', crop: 'cuts off at' };
 
 const shareOf = (anchor: Anchor): { readonly x: number; readonly y: number } => ({
   x: anchor.endsWith('left') ? 0 : anchor.endsWith('right') ? 1 : 0.5,
@@ -30,6 +32,7 @@ const shareOf = (anchor: Anchor): { readonly x: number; readonly y: number } => 
 
 /** How ink is brought into a box: scaled evenly, and moved to the anchor. */
 function broughtInto(ink: Bounds, { widthPx, heightPx, fit, anchor }: Frame): Affine | undefined {
+  if (fit === 'crop') return IDENTITY;
   const [wide, high] = [widthOf(ink), heightOf(ink)];
   if (wide <= 0 && high <= 0) return undefined;
   const scales = [wide > 0 ? widthPx / wide : Infinity, heightPx > 0 && high > 0 ? heightPx / high : Infinity];
@@ -44,8 +47,7 @@ function broughtInto(ink: Bounds, { widthPx, heightPx, fit, anchor }: Frame): Af
 export const frame: PartKind<typeof frameSchema> = {
   schema: frameSchema,
   label: 'Frame',
-  describe: ({ fit, widthPx, heightPx }) =>
-    `frame · ${fit === 'inside' ? 'fits' : 'fills'} ${Math.round(widthPx)} × ${Math.round(heightPx)} px`,
+  describe: ({ fit, widthPx, heightPx }) => `frame · ${FIT_WORDS[fit]} ${Math.round(widthPx)} × ${Math.round(heightPx)} px`,
   refer: referMembers,
   moves: true,
   draw: (part, { members, paths }) => {
@@ -65,7 +67,14 @@ export const frame: PartKind<typeof frameSchema> = {
     });
     if (part.fit === 'inside') return { nodes: groups, notices: [], standing };
     const box = { path: rectangle(part.widthPx, part.heightPx, 0), rule: 'nonzero' as const };
-    const cut = groups.map((group) => ({ ...group, transform: IDENTITY, children: cutTo(group.children, group.transform, box, paths) }));
+    const [x, y] = [part.widthPx / 2, part.heightPx / 2];
+    // What lies wholly inside is left as it is: cutting it would change nothing.
+    const liesInside = (ink: Bounds | undefined) => ink && ink.left >= -x && ink.right <= x && ink.top >= -y && ink.bottom <= y;
+    const cut = groups.map((group, at) =>
+      part.fit === 'crop' && liesInside(members[at]?.ink)
+        ? group
+        : { ...group, transform: IDENTITY, children: cutTo(group.children, group.transform, box, paths) },
+    );
     return { nodes: cut, notices: [], standing };
   },
 };

@@ -13,11 +13,12 @@
 <NumberFields {part} rows={NUMBERS.frame} />
 <Choice
   label="What is in it"
-  hint="Stands wholly inside of the frame, or fills it and is cut off at its edge"
+  hint="Stands wholly inside of the frame, fills it and is cut off at its edge, or stays as it is and is cut off"
   value={part.fit}
   options={[
     { value: 'inside', label: 'fits' },
     { value: 'cover', label: 'fills' },
+    { value: 'crop', label: 'is cut off' },
   ]}
   choose={(fit) => table.change(part.id, 'Fit', { fit: fit as Frame['fit'] })}
 />
