@@ -108,7 +108,7 @@ describe('pieces', () => {
     await page.waitForSelector('[data-stage] path');
     const before = await visitor.stage();
     await page.locator('summary ::-p-text(Canvas)').click();
-    await visitor.click('a picture', 'radio');
+    await visitor.pick('Stands on', 'picture');
     await page.waitForSelector('.canvas fieldset .shown input');
     await page.$eval('.canvas fieldset .shown input', (tick) => (tick as HTMLInputElement).click());
     await page.waitForFunction(() => /The words are (read under a veil of \d+ %|too near)/.test(document.body.innerText));
@@ -119,7 +119,7 @@ describe('pieces', () => {
     await expect.poll(async () => (await picture())?.softened?.from).toBe(sharp);
     await visitor.click('sharp', 'radio');
     await expect.poll(async () => (await picture())?.sha256).toBe(sharp);
-    await visitor.click('fading', 'radio');
+    await visitor.pick('Stands on', 'fading');
     await expect.poll(grounds).toEqual(['ground']);
     for (let n = 0; n < 4; n++) await visitor.click('Undo');
     await expect.poll(grounds).toEqual([]);

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
   canvasBox,
@@ -5,6 +6,7 @@ import {
   dress,
   EMPTY_RECIPE,
   expect as must,
+  freeAlternatives,
   isKnown,
   pageOrder,
   SHEET_DESIGN_NAMES,
@@ -68,8 +70,18 @@ const measured = new Map([
   [MARK, { ratio: 3.2, clearShare: 0.2, safePx: 60 }],
   [SMALL, { ratio: 0.8, clearShare: 0.3, safePx: 16 }],
 ]);
+const SHA = (letter: string) => letter.repeat(64);
+const picture = (letter: string) => ({ sha256: SHA(letter), name: `Picture ${letter}`, widthPx: 400, heightPx: 300 });
+const onBoard = (letter: string, takes = '') => ({
+  ...{ id: letter, x: 0, y: 0, width: 100, kind: 'picture' as const, picture: SHA(letter), ratio: 0.75, colors: [], source: '', takes },
+});
+const shownIn = {
+  sheet: { contact: '' },
+  board: { items: [onBoard('a', 'The calm of it'), onBoard('b'), onBoard('f')] },
+  pictures: ['a', 'b', 'c', 'd'].map(picture),
+};
 const factsOf = (name = 'Heron', change: Partial<SheetFacts> = {}): SheetFacts => ({
-  ...sheetFactsOf({ name, about: 'About.', palette }, marks(name), { brief, type, families: shipped, measured, contact: '' }),
+  ...sheetFactsOf({ name, about: 'About.', palette }, marks(name), { brief, type, families: shipped, measured, ...shownIn }),
   ...change,
 });
 const sheet = (change: object = {}): Sheet => sheetSchema.parse(change);
@@ -86,6 +98,11 @@ describe('what a brand sheet tells', () => {
     expect(facts.faces.map(({ name }) => name)).toEqual(['Jost', 'Fraunces']);
     expect(facts.faces.every(({ license }) => license.includes('Open Font'))).toBe(true);
     expect(facts.promise).toBe('Flown for years.');
+    // The first of the board that the brand still has, with what is taken from them.
+    expect(facts.pictures.map(({ sha256, caption }) => [sha256.slice(0, 1), caption])).toEqual([
+      ['a', 'The calm of it'],
+      ['b', ''],
+    ]);
   });
   it('a mark that could not be measured is left out rather than told wrongly', () => {
     const { marks: found } = sheetFactsOf({ name: 'Heron', about: '', palette }, marks(), {
@@ -93,9 +110,47 @@ describe('what a brand sheet tells', () => {
       type,
       families: shipped,
       measured: new Map(),
-      contact: '',
+      ...shownIn,
     });
     expect(found).toEqual([]);
+  });
+});
+
+describe('pictures and faces of a brand sheet', () => {
+  const facts = (more: object) =>
+    sheetFactsOf({ name: 'Heron', about: '', palette }, marks(), { brief, type, families: shipped, measured, ...shownIn, ...more });
+  it('shows the pictures that were chosen, in their order, none where none are wanted, and none that the brand has no more', () => {
+    const shown = (pictures: readonly string[]) =>
+      facts({ sheet: { contact: '', pictures } }).pictures.map(({ sha256 }) => sha256.slice(0, 1));
+    expect(shown(['d', 'a', 'f'].map(SHA))).toEqual(['d', 'a']);
+    expect(shown([])).toEqual([]);
+    expect(sheetPages(sheet(), facts({ sheet: { contact: '', pictures: [] } })).some(({ id }) => id === 'tone')).toBe(false);
+    expect(sheetSchema.safeParse({ pictures: Array.from({ length: 7 }, () => SHA('a')) }).success).toBe(false);
+    expect(sheetSchema.safeParse({ pictures: ['../a'] }).success).toBe(false);
+  });
+  it('names for a face that is a client’s own the one of the library that looks most like it: its own twin', () => {
+    const measures = JSON.parse(readFileSync('fonts/measures.json', 'utf8')) as Record<string, never>;
+    for (const twin of ['great-vibes', 'playfair-display', 'orbitron']) {
+      const family = shipped.find(({ id }) => id === twin);
+      const file = family?.faces.find(({ style }) => style === 'normal')?.file ?? '';
+      const own = {
+        ...family,
+        id: 'own-1',
+        name: 'Brought',
+        license: 'rights not known',
+        faces: [{ ...family?.faces[0], file: 'brands/x/1' }],
+      };
+      const families = [...shipped, own as never];
+      const found = freeAlternatives(families, { ...measures, 'brands/x/1': measures[file] as never });
+      expect(found).toEqual({ 'own-1': family?.name });
+      const told = facts({
+        families,
+        alternatives: found,
+        type: { ...type, roles: { name: [], second: ['own-1'], body: ['jost'] } },
+      }).faces;
+      expect(told.map(({ name, freeInItsPlace }) => [name, freeInItsPlace])).toContainEqual(['Brought', family?.name]);
+      expect(told.find(({ name }) => name === 'Jost')?.freeInItsPlace).toBeUndefined();
+    }
   });
 });
 
@@ -113,7 +168,8 @@ describe('pages of a brand sheet', () => {
           const found = mark.parts.find((each) => each.id === part.id);
           const codes = (found?.notices ?? []).map(({ code }) => code).filter((code) => code !== 'text-made-smaller');
           expect(codes, `${id} ${part.id} ${part.kind === 'lettering' ? part.text : part.kind}`).toEqual([]);
-          if (found?.ink && part.kind !== 'linked') expect(within(found.ink, canvasBox(canvas)), `${id} ${part.id}`).toBe(true);
+          // Marks and pictures are fitted and cut off by the frames that they stand in.
+          if (found?.ink && part.kind !== 'linked' && part.kind !== 'picture') expect(within(found.ink, canvasBox(canvas)), `${id} ${part.id}`).toBe(true);
         }
       }
     },
@@ -134,6 +190,7 @@ describe('pages of a brand sheet', () => {
         marks: factsOf(name).marks.slice(0, 1),
         faces: [],
         pieces: [],
+        pictures: [],
       });
       const pages = sheetPages(sheet(), facts);
       expect(pages.map(({ id }) => id)).toEqual(['cover', 'versions', 'clear-space', 'smallest', 'grounds', 'avoid', 'colors']);

@@ -69,7 +69,7 @@ describe('the brand sheet as a file', () => {
         type: { kept: [], dropped: [], line: '', roles: { name: [], second: [], body: [] } },
         families: shipped,
         measured: new Map([['m', { ratio: 1, clearShare: 0.1, safePx: 20 }]]),
-        contact: '',
+        ...{ sheet: { contact: '' }, board: { items: [] }, pictures: [] },
       }),
     ).find(({ id }) => id === 'colors');
     const [own] = partsOfName();

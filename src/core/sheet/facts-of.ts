@@ -1,4 +1,5 @@
 import type { Palette } from '../color';
+import type { Board } from '../brand/board';
 import type { Brief } from '../brand/brief';
 import type { MarkRole } from '../brand/mark-roles';
 import type { TypeDesk } from '../brand/type-desk';
@@ -6,7 +7,8 @@ import { licenseNameOf, termsOf } from '../rights';
 import { isKnown } from '../marks/registry';
 import type { Recipe } from '../marks/recipe/recipe';
 import type { FontChoice, ShippedFamily } from '../type';
-import type { MeasuredMark, SheetFace, SheetFacts } from './facts';
+import type { Sheet } from './sheet';
+import type { MeasuredMark, SheetFace, SheetFacts, TonePicture } from './facts';
 
 interface KnownMark {
   readonly id: string;
@@ -24,6 +26,24 @@ interface KnownBrand {
 /** A face that brands without any are set in. */
 const PLAIN = 'jost';
 
+/** So many pictures carry the tone, unless others are chosen. */
+const FIRST_PICTURES = 4;
+
+/** The pictures of the sheet: those that were chosen, else the first on the board; without those that the brand has no more. */
+function picturesOf(
+  pictures: readonly Omit<TonePicture, 'caption'>[],
+  board: Board,
+  chosen: readonly string[] | undefined,
+): readonly TonePicture[] {
+  const onBoard = board.items.flatMap((item) => (item.kind === 'picture' ? [item] : []));
+  const wanted = chosen ?? [...new Set(onBoard.map(({ picture }) => picture))].slice(0, FIRST_PICTURES);
+  return wanted.flatMap((sha256) => {
+    const found = pictures.find((each) => each.sha256 === sha256);
+    const takes = onBoard.find(({ picture }) => picture === sha256)?.takes ?? '';
+    return found ? [{ sha256, name: found.name, widthPx: found.widthPx, heightPx: found.heightPx, caption: takes }] : [];
+  });
+}
+
 /** What a brand's sheet tells, out of everything that is known of the brand. @param measured by mark; those that could not be measured are left out */
 export function sheetFactsOf(
   brand: KnownBrand,
@@ -33,13 +53,21 @@ export function sheetFactsOf(
     type,
     families,
     measured,
-    contact,
+    sheet,
+    board,
+    pictures,
+    alternatives = {},
   }: {
     readonly brief: Brief;
     readonly type: TypeDesk;
     readonly families: readonly ShippedFamily[];
     readonly measured: ReadonlyMap<string, MeasuredMark>;
-    readonly contact: string;
+    readonly sheet: Pick<Sheet, 'contact' | 'pictures'>;
+    readonly board: Board;
+    /** All pictures of the brand. */
+    readonly pictures: readonly Omit<TonePicture, 'caption'>[];
+    /** Faces of the library in place of a client's own, by the ids of families. */
+    readonly alternatives?: Readonly<Record<string, string>>;
   },
 ): SheetFacts {
   const kept = marks.filter(({ shelf }) => shelf === 'kept');
@@ -59,8 +87,10 @@ export function sheetFactsOf(
   const faces = new Map<string, SheetFace>();
   for (const [is, font] of roles) {
     const found = known(font?.family);
-    if (font && found && !faces.has(found.id))
-      faces.set(found.id, { is, name: found.name, font, license: termsOf(licenseNameOf(found)).label });
+    if (!font || !found || faces.has(found.id)) continue;
+    const terms = termsOf(licenseNameOf(found));
+    const instead = terms.sell === 'ask' ? alternatives[found.id] : undefined;
+    faces.set(found.id, { is, name: found.name, font, license: terms.label, ...(instead ? { freeInItsPlace: instead } : {}) });
   }
   return {
     ...{
@@ -69,7 +99,7 @@ export function sheetFactsOf(
       audience: brief.audience,
       avoid: brief.avoid,
       keywords: brief.keywords,
-      contact,
+      contact: sheet.contact,
       palette: brand.palette,
     },
     marks: first.flatMap(({ id, name: called, role }) => {
@@ -77,6 +107,7 @@ export function sheetFactsOf(
       return found ? [{ id, name: called, role, ...found }] : [];
     }),
     faces: [...faces.values()],
+    pictures: picturesOf(pictures, board, sheet.pictures),
     pieces: kept
       .filter(({ role, recipe }) => role === 'piece' && recipe.whole?.canvas)
       .map(({ id, name: called }) => ({ id, name: called })),

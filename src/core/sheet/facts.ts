@@ -27,6 +27,16 @@ export interface SheetFace {
   readonly name: string;
   readonly font: FontChoice;
   readonly license: string;
+  /** A face under an open license that looks most like it, where this one may not be passed on. */
+  readonly freeInItsPlace?: string;
+}
+/** A picture of the brand, and what is taken from it. */
+export interface TonePicture {
+  readonly sha256: string;
+  readonly name: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly caption: string;
 }
 /** Everything that a brand sheet tells. */
 export interface SheetFacts {
@@ -39,6 +49,7 @@ export interface SheetFacts {
   readonly palette: Palette;
   readonly marks: readonly SheetMark[];
   readonly faces: readonly SheetFace[];
+  readonly pictures: readonly TonePicture[];
   readonly pieces: readonly { readonly id: string; readonly name: string }[];
   /** Faces that the sheet itself is set in. */
   readonly heading: FontChoice;

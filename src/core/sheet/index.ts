@@ -3,6 +3,7 @@ export { measuredMark, type MeasuredMark, type SheetFace, type SheetFacts, type 
 export { sheetFactsOf } from './facts-of';
 export { SHEET_PAGE_NAMES, SHEET_PAGES, type SheetPageName } from './pages';
 export {
+  MOST_SHEET_PICTURES,
   pageOrder,
   pageText,
   SHEET_SIZE_NAMES,

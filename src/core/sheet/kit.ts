@@ -5,7 +5,7 @@ import { createPart } from '../marks/recipe/recipe';
 import type { KnownInput, KnownPart } from '../marks/registry';
 import { repaintOn } from '../pieces/pour';
 import { expect } from '../result/result';
-import type { SheetFacts } from './facts';
+import type { SheetFacts, TonePicture } from './facts';
 
 type Paint = { readonly role: ColorKey } | { readonly hex: `#${string}` };
 interface Words {
@@ -80,6 +80,17 @@ export class SheetKit {
         },
         paint,
       );
+  }
+  /** A picture that fills a box. */
+  picture(box: Bounds, { sha256, widthPx, heightPx, name }: TonePicture): void {
+    const shown = this.add({
+      ...{ kind: 'picture', sha256, fileWidthPx: widthPx, fileHeightPx: heightPx },
+      source: { title: name || 'Picture', author: '', license: 'unknown' },
+    } as never);
+    this.add({
+      ...{ kind: 'frame', fit: 'cover', members: [shown], widthPx: Math.max(1, widthOf(box)), heightPx: Math.max(1, heightOf(box)) },
+      place: { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, turnDeg: 0 },
+    } as never);
   }
   /** A mark, fitted into a box. @param ground what it stands on, so that it is seen there @param more what is done to it: for counter-examples */
   mark(

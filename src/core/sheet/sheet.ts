@@ -16,6 +16,9 @@ export const SHEET_SIZES = {
 export type SheetSize = keyof typeof SHEET_SIZES;
 export const SHEET_SIZE_NAMES = Object.keys(SHEET_SIZES) as readonly SheetSize[];
 
+/** Most pictures on a sheet. */
+export const MOST_SHEET_PICTURES = 6;
+
 const words = z.string().max(1000);
 const pageName = z.enum(SHEET_PAGE_NAMES as [SheetPageName, ...SheetPageName[]]);
 /** What the designer decided about a brand's sheet. */
@@ -28,6 +31,11 @@ export const sheetSchema = z.strictObject({
   /** Texts that are other than ours, by page; `cover` is under the mark on the cover. */
   texts: z.partialRecord(z.union([pageName, z.literal('cover')]), words).default({}),
   contact: words.default(''),
+  /** Pictures that carry the tone, by their digests; without, the first on the board. */
+  pictures: z
+    .array(z.string().regex(/^[0-9a-f]{64}$/))
+    .max(MOST_SHEET_PICTURES)
+    .optional(),
 });
 export type Sheet = z.infer<typeof sheetSchema>;
 

@@ -90,7 +90,7 @@
   }
 </script>
 
-<Choice
+<Pick
   label="Stands on"
   hint={GROUND_KINDS[kind].hint}
   value={kind}
@@ -110,9 +110,9 @@
     legend="Picture"
     brand={table.brand.slug}
     {pictures}
-    chosen={whole}
+    chosen={whole ? [whole] : []}
     {working}
-    choose={(sha256) => void choose(sha256)}
+    choose={(sha256, on) => void choose(on ? sha256 : undefined)}
     bring={(file) => void bring(file)}
   />
   {#if ground.picture}

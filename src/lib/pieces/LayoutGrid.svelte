@@ -92,9 +92,9 @@
       legend="Picture, for layouts that show one"
       brand={desk.brand.slug}
       pictures={desk.pictures}
-      chosen={desk.pictureSha}
+      chosen={desk.pictureSha ? [desk.pictureSha] : []}
       working={desk.working}
-      choose={(sha256) => (desk.pictureSha = sha256)}
+      choose={(sha256, on) => (desk.pictureSha = on ? sha256 : undefined)}
       bring={(file) => void desk.bring(file)}
     />
   {/if}

@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   canvasSchema,
+  freeAlternatives,
   keptPictures,
   SHEET_SIZES,
   sheetFactsOf,
@@ -11,11 +12,11 @@ import {
   type MeasuredMark,
   type Recipe,
 } from '$core/index';
-import { shippedFamilies } from './fonts';
+import { catalogue, shippedFamilies } from './fonts';
 import type { PictureSubject } from './formats';
 import { heavy } from './heavy/pool';
 import { refuse } from './http/problem-error';
-import { ownPictures } from './stores/brand-pictures';
+import { listPictures, ownPictures } from './stores/brand-pictures';
 import type { BrandView } from './stores/brands';
 import { findDocument } from './stores/documents';
 import { listMarks } from './stores/marks';
@@ -33,7 +34,8 @@ interface SheetFiles {
  */
 async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<string, Recipe> = new Map()): Promise<SheetFiles> {
   const marks = (await listMarks(em.fork(), brand.id)).map((mark) => ({ ...mark, recipe: as.get(mark.id) ?? mark.recipe }));
-  const { families: ownFamilies } = await ownFonts(em.fork(), brand);
+  const { families: ownFamilies, catalogue: ownCatalogue } = await ownFonts(em.fork(), brand);
+  const families = [...shippedFamilies(), ...ownFamilies];
   const sources = new Map(marks.map(({ id, recipe }) => [id, recipe]));
   const sheet = (await findDocument(em.fork(), brand.id, 'sheet')).content;
   const measured = new Map<string, MeasuredMark>();
@@ -44,13 +46,19 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
   const facts = sheetFactsOf(brand, marks, {
     brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
     type: (await findDocument(em.fork(), brand.id, 'type')).content,
-    families: [...shippedFamilies(), ...ownFamilies],
-    ...{ measured, contact: sheet.contact },
+    families,
+    alternatives: freeAlternatives(families, { ...catalogue(), ...ownCatalogue }),
+    board: (await findDocument(em.fork(), brand.id, 'board')).content,
+    pictures: await listPictures(em, brand.id),
+    ...{ measured, sheet },
   });
   if (facts.marks.length === 0)
     throw refuse(422, 'nothing-drawn', 'This brand has no mark yet, so there is nothing to show.', 'Build a mark first.');
   const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
-  const own = await ownPictures(em.fork(), brand.id, [...sources.values()].flatMap(shown));
+  const own = await ownPictures(em.fork(), brand.id, [
+    ...[...sources.values()].flatMap(shown),
+    ...facts.pictures.map(({ sha256 }) => sha256),
+  ]);
   const pages = sheetPages(sheet, facts).map((page) => ({
     ...page,
     subject: {

@@ -4,6 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import {
     pageOrder,
+    MOST_SHEET_PICTURES,
     pageText,
     SHEET_DESIGN_NAMES,
     SHEET_DESIGNS,
@@ -12,6 +13,7 @@
     SHEET_SIZES,
     sheetFactsOf,
     sheetPages,
+    type Board,
     type Brief,
     type MeasuredMark,
     type Palette,
@@ -22,11 +24,14 @@
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
+  import { sentences } from '$lib/client/request';
+  import { sendFile } from '$lib/client/send-file';
   import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
   import ClientLinks from './ClientLinks.svelte';
   import Choice from '$lib/ui/Choice.svelte';
+  import PictureChoice, { type OfferedPicture } from '$lib/ui/PictureChoice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Room from '$lib/ui/Room.svelte';
@@ -38,9 +43,12 @@
     families: readonly ShippedFamily[];
     brief: Brief;
     type: TypeDesk;
+    board: Board;
+    pictures: readonly OfferedPicture[];
+    alternatives: Readonly<Record<string, string>>;
     sheet: { readonly number: number; readonly content: Sheet };
   }
-  const { brand, marks, families, brief, type, sheet }: Props = $props();
+  const { brand, marks, families, brief, type, board, pictures, alternatives, sheet }: Props = $props();
 
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
@@ -70,7 +78,7 @@
     measure().catch(() => (measuring = false));
     return () => (current = false);
   });
-  const facts = $derived(sheetFactsOf(brand, marks, { brief, type, families, measured, contact: now.contact }));
+  const facts = $derived(sheetFactsOf(brand, marks, { brief, type, families, measured, board, pictures, alternatives, sheet: now }));
   const pages = $derived(facts.marks.length > 0 ? sheetPages(now, facts) : []);
   $effect(() =>
     drawing.want(
@@ -90,6 +98,23 @@
     };
   });
 
+  let bringing = $state(false);
+  let said = $state('');
+  const shown = $derived(facts.pictures.map(({ sha256 }) => sha256));
+  function show(sha256: string, on: boolean): void {
+    said = '';
+    if (on && shown.length >= MOST_SHEET_PICTURES) said = `A sheet shows at most ${MOST_SHEET_PICTURES} pictures: take one out first.`;
+    else change('Pictures', { pictures: on ? [...shown, sha256] : shown.filter((each) => each !== sha256) });
+  }
+  async function bring(file: File): Promise<void> {
+    bringing = true;
+    const query = new URLSearchParams({ name: file.name, for: 'mark' });
+    const brought = await sendFile<OfferedPicture>(`/api/brands/${brand.slug}/pictures?${query}`, file, file.type);
+    bringing = false;
+    if (!brought.ok) return void (said = sentences(brought.problems));
+    await invalidateAll();
+    show(brought.value.sha256, true);
+  }
   const change = (gesture: string, next: Partial<Sheet>) => open.commit(gesture, { ...now, ...next });
   const names = $derived(pageOrder(now));
   function move(page: SheetPageName, by: -1 | 1): void {
@@ -157,6 +182,16 @@
       placeholder="who to ask, and where"
       value={now.contact}
       onchange={(event) => change('Contact', { contact: event.currentTarget.value })}></textarea>
+    <PictureChoice
+      legend="Pictures that carry the tone"
+      brand={brand.slug}
+      {pictures}
+      chosen={shown}
+      working={bringing}
+      choose={show}
+      bring={(file) => void bring(file)}
+    />
+    {#if said !== ''}<p class="quiet" role="status">{said}</p>{/if}
     <ClientLinks {brand} {marks} />
     <h2 class="label">Pages</h2>
     <ul>

@@ -13,9 +13,10 @@
     legend: string;
     brand: string;
     pictures: readonly OfferedPicture[];
-    chosen: string | undefined;
+    /** Digests of those that are chosen. */
+    chosen: readonly string[];
     working: boolean;
-    choose: (sha256: string | undefined) => void;
+    choose: (sha256: string, on: boolean) => void;
     bring: (file: File) => void;
   }
   const { legend, brand, pictures, chosen, working, choose, bring }: Props = $props();
@@ -29,8 +30,8 @@
         class="over-label"
         type="checkbox"
         aria-label={picture.name}
-        checked={chosen === picture.sha256}
-        onchange={(event) => choose(event.currentTarget.checked ? picture.sha256 : undefined)}
+        checked={chosen.includes(picture.sha256)}
+        onchange={(event) => choose(picture.sha256, event.currentTarget.checked)}
       />
       <img src="/api/brands/{brand}/pictures/{picture.sha256}" alt="" loading="lazy" />
     </label>

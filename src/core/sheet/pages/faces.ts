@@ -15,9 +15,15 @@ export const faces: SheetPage = {
       if (!face) return;
       const split = cell.left + (cell.right - cell.left) * 0.3;
       kit.line({ left: cell.left, right: cell.right, top: cell.top, bottom: cell.top }, unit * 0.15);
-      kit.words({ ...cell, top: cell.top + unit * 2, right: split - unit * 2 }, `${face.name}\n${face.is}\n${face.license}`, {
-        size: unit * 2,
-      });
+      kit.words(
+        { ...cell, top: cell.top + unit * 2, right: split - unit * 2 },
+        [face.name, face.is, face.license, face.freeInItsPlace ? `Free in its place: ${face.freeInItsPlace}` : '']
+          .filter((line) => line !== '')
+          .join('\n'),
+        {
+          size: unit * 2,
+        },
+      );
       kit.add({
         ...{
           kind: 'lettering',

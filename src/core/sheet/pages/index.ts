@@ -6,12 +6,14 @@ import { faces } from './faces';
 import { grounds } from './grounds';
 import { inUse } from './in-use';
 import { smallest } from './smallest';
+import { tone } from './tone';
 import { versions } from './versions';
 import { voice } from './voice';
 
 /** Pages of the brand sheet after its cover; a new one is one file and one row. */
 export const SHEET_PAGES = {
   voice,
+  tone,
   versions,
   'clear-space': clearSpace,
   smallest,
