@@ -169,7 +169,8 @@ describe('pages of a brand sheet', () => {
           const codes = (found?.notices ?? []).map(({ code }) => code).filter((code) => code !== 'text-made-smaller');
           expect(codes, `${id} ${part.id} ${part.kind === 'lettering' ? part.text : part.kind}`).toEqual([]);
           // Marks and pictures are fitted and cut off by the frames that they stand in.
-          if (found?.ink && part.kind !== 'linked' && part.kind !== 'picture') expect(within(found.ink, canvasBox(canvas)), `${id} ${part.id}`).toBe(true);
+          if (found?.ink && part.kind !== 'linked' && part.kind !== 'picture')
+            expect(within(found.ink, canvasBox(canvas)), `${id} ${part.id}`).toBe(true);
         }
       }
     },

@@ -105,3 +105,48 @@ describe('the ground of a stored picture', () => {
     }
   });
 });
+
+describe('a stored picture blurred', () => {
+  const soften = async (sha256: string, body: unknown, home = pictures): Promise<{ readonly status: number; readonly value: Stored }> => {
+    const response = await fetch(`${home}/${sha256}/softened`, {
+      method: 'POST',
+      body: JSON.stringify(body),
+      headers: { 'content-type': 'application/json' },
+    });
+    return { status: response.status, value: (await response.json()) as Stored };
+  };
+  /** The normal distribution's share below x. @source M. Abramowitz, I. Stegun, "Handbook of Mathematical Functions", 26.2.17: error below 7.5e-8 */
+  const below = (x: number): number => {
+    const t = 1 / (1 + 0.2316419 * Math.abs(x));
+    const poly = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+    const tail = (poly * Math.exp((-x * x) / 2)) / Math.sqrt(2 * Math.PI);
+    return x >= 0 ? 1 - tail : tail;
+  };
+  it('has at an edge the profile of a normal distribution; the same blur gives the same file, and the picture it was stays', async () => {
+    const [wide, high] = [400, 300];
+    const gray = Buffer.from(Uint8Array.from({ length: wide * high }, (_, at) => (at % wide < wide / 2 ? 0 : 255)));
+    const whole = await bring(
+      await sharp(gray, { raw: { width: wide, height: high, channels: 1 } })
+        .png()
+        .toBuffer(),
+    );
+    const made = await soften(whole.sha256, { percent: 2 });
+    expect(made.status).toBe(201);
+    expect([made.value.widthPx, made.value.heightPx]).toEqual([wide, high]);
+    expect((await soften(whole.sha256, { percent: 2 })).value.sha256).toBe(made.value.sha256);
+    expect((await soften(whole.sha256, { percent: 1 })).value.sha256).not.toBe(made.value.sha256);
+    const bytes = Buffer.from(await (await fetch(`${pictures}/${made.value.sha256}`)).arrayBuffer());
+    const row = await sharp(bytes).extract({ left: 0, top: 150, width: wide, height: 1 }).toColourspace('b-w').raw().toBuffer();
+    const sigma = (2 / 100) * wide;
+    for (let x = 150; x < 250; x += 5) expect(Math.abs((row[x] as number) - 255 * below((x + 0.5 - wide / 2) / sigma))).toBeLessThan(5);
+    expect((await fetch(`${pictures}/${whole.sha256}`)).status).toBe(200);
+  });
+  it('is refused in a sentence where it is another brand’s, none, or blurred beyond measure', async () => {
+    const whole = await bring(await pngOf(knownGround('A', 2)));
+    expect((await soften(whole.sha256, { percent: 1 }, others)).status).toBe(404);
+    expect((await soften('f'.repeat(64), { percent: 1 })).status).toBe(404);
+    expect((await soften('not-a-digest', { percent: 1 })).status).toBe(404);
+    for (const percent of [0, -1, 50, 'much', null]) expect((await soften(whole.sha256, { percent })).status).toBe(422);
+    expect((await soften(whole.sha256, { percent: 1, more: 1 })).status).toBe(422);
+  });
+});

@@ -94,7 +94,8 @@ export function pieceChecks(recipe: Recipe, mark: ResolvedMark, pixelsOf: Pixels
       } else if (reads.length > 0)
         add('contrast', { verdict: 'look', figure: 'picture', says: `${name} lies over a picture: look whether it is read everywhere.` });
     }
-    if (part.kind === 'picture') {
+    // What was blurred on purpose is not looked at for its pixels.
+    if (part.kind === 'picture' && !part.softened) {
       const wide = (resolved.ink?.right ?? 0) - (resolved.ink?.left ?? 0);
       const perPx = wide > 0 ? part.fileWidthPx / wide : 0;
       if (canvas.unit === 'px') {

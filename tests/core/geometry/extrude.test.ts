@@ -32,7 +32,7 @@ const through = ({ a, b, c, d, e, f }: Affine, { x, y }: Point): Point => ({ x: 
 /** The independent route: the union, by a polygon library, of the area, its image, and a quadrilateral for every side of its fine polygons. */
 function sweptArea({ path, rule }: Region, far: Affine): number {
   const own = unionD(
-    flatten(path, 0.005).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
+    flatten(path, 0.001).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
     [],
     rule === 'evenodd' ? FillRule.EvenOdd : FillRule.NonZero,
     6,
