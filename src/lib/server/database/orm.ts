@@ -3,18 +3,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { loadDemoBrands } from '../demo/load';
 import { HOME_STUDIO, onBehalfOf } from '../http/author';
 import { entities } from './entities';
-import { BrandsMarksRevisions } from './migrations/0001-brands-marks-revisions';
-import { Tries } from './migrations/0003-tries';
-import { DocumentsPicturesFonts } from './migrations/0002-documents-pictures-fonts';
-import { GesturesLoansKeys } from './migrations/0004-gestures-loans-keys';
-import { Shelves } from './migrations/0005-shelves';
-import { Authors } from './migrations/0006-authors';
-import { FilesHandovers } from './migrations/0007-files-handovers';
-import { Photos } from './migrations/0008-photos';
-import { ClientChoices } from './migrations/0012-client-choices';
-import { ClientLinks } from './migrations/0010-client-links';
-import { PictureOrders } from './migrations/0009-picture-orders';
-import { StudiosPeople } from './migrations/0011-studios-people';
+import { MIGRATIONS } from './migrations';
 import { adoptDiskFiles } from '../files';
 
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
@@ -35,20 +24,7 @@ async function open(): Promise<MikroORM> {
       tableName: 'migration',
       snapshot: false,
       silent: true,
-      migrationsList: [
-        { name: '0001-brands-marks-revisions', class: BrandsMarksRevisions },
-        { name: '0002-documents-pictures-fonts', class: DocumentsPicturesFonts },
-        { name: '0003-tries', class: Tries },
-        { name: '0004-gestures-loans-keys', class: GesturesLoansKeys },
-        { name: '0005-shelves', class: Shelves },
-        { name: '0006-authors', class: Authors },
-        { name: '0007-files-handovers', class: FilesHandovers },
-        { name: '0008-photos', class: Photos },
-        { name: '0009-picture-orders', class: PictureOrders },
-        { name: '0010-client-links', class: ClientLinks },
-        { name: '0011-studios-people', class: StudiosPeople },
-        { name: '0012-client-choices', class: ClientChoices },
-      ],
+      migrationsList: [...MIGRATIONS],
     },
     pool: { min: 0, max: 10, acquireTimeoutMillis: 4000, createTimeoutMillis: 4000 },
     driverOptions: { connection: { connectionTimeoutMillis: 4000 } },
