@@ -12,7 +12,7 @@ import {
   type Bounds,
   type Region,
 } from '../../geometry';
-import { restingValue, type FontShelf, type Typeface } from '../../type';
+import { restingValue, type FontShelf, type Typeface, type WrappedLine } from '../../type';
 import { pathData } from '../../output/path-data';
 import type { Problem } from '../../result/result';
 import type { Paint } from '../drawing/paint';
@@ -24,6 +24,7 @@ import { prepareCut } from './cuts';
 import { fitLine } from './fit';
 import { inColumn } from './in-column';
 import {
+  NOT_TYPED,
   flushLine,
   inkOfLetters,
   linesOf,
@@ -72,7 +73,7 @@ function flatText(part: Lettering, sizePx: number, faces: TextFaces, context: Dr
   const missing = new Set<string>();
   const borrowed = new Set<string>();
   const opened = new Set<string>();
-  const set = (line: { readonly text: string; readonly first: number }, setting: LineSetting): FlatLine => {
+  const set = (line: WrappedLine, setting: LineSetting): FlatLine => {
     const made = setFlatLine(part, line, setting, faces);
     for (const letter of made.missing) missing.add(letter);
     for (const letter of made.borrowed) borrowed.add(letter);
@@ -261,7 +262,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
 
   for (const letter of letters) {
     if (letter.outline.path.verbs === '' || letter.look?.hidden) {
-      places.push(placeOf(letter, placing, toPx, capHeight, undefined));
+      if (letter.index !== NOT_TYPED) places.push(placeOf(letter, placing, toPx, capHeight, undefined));
       continue;
     }
     const { region: own, key } = ownRegion(part, letter, context);
@@ -286,7 +287,7 @@ export function drawLettering(part: Lettering, context: DrawContext): PartPictur
       map = translation(letter.left, 0);
     }
     const shown = placed(region, map, letter, drawnKey);
-    places.push(placeOf(letter, placing, toPx, capHeight, boundsOf(shown.path)));
+    if (letter.index !== NOT_TYPED) places.push(placeOf(letter, placing, toPx, capHeight, boundsOf(shown.path)));
     const drawn = fill(shown, letter.look?.paint ?? part.paint, letter.look?.opacity ?? 1);
     const { treatments = [] } = letter.look ?? {};
     if (treatments.length === 0) nodes.push(drawn);

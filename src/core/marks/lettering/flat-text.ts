@@ -19,6 +19,7 @@ import {
   type SetLetter,
   type StandingOutline,
   type Typeface,
+  type WrappedLine,
 } from '../../type';
 import { createGaps, createLooks, lettersOf, type OwnLook } from './anchors';
 import { outlineOfLetter, type Outline } from './outlines';
@@ -36,7 +37,7 @@ export interface LineSetting {
 /** One letter before its line is bent: everything in 1/1000 em of the part's size, y down, the first baseline at 0. */
 export interface FlatLetter {
   readonly letter: SetLetter;
-  /** The first typed letter it stands for, counted in the whole text. */
+  /** The first typed letter it stands for, counted in the whole text; `NOT_TYPED` of a hyphen of ours. */
   readonly index: number;
   readonly look: OwnLook | undefined;
   readonly outline: Outline;
@@ -110,10 +111,13 @@ export function linesOf(text: string): readonly { readonly text: string; readonl
   });
 }
 
+/** The index of a letter that stands for none of the typed text. */
+export const NOT_TYPED = -1;
+
 /** Sets one line and gives every letter its own turn, shift, flip and roughness. */
 export function setFlatLine(
   part: Lettering,
-  line: { readonly text: string; readonly first: number },
+  line: Pick<WrappedLine, 'text' | 'first' | 'divided'>,
   setting: LineSetting,
   faces: TextFaces,
 ): {
@@ -124,6 +128,9 @@ export function setFlatLine(
 } {
   const lookOf = createLooks(part);
   const gapOf = createGaps(part);
+  // A hyphen that nobody typed has nothing of its own, and no gap of its own before it.
+  const hyphenAt = line.divided ? lettersOf(line.text).length - 1 : Infinity;
+  const typedAt = (at: number): number => (at >= hyphenAt ? NOT_TYPED : at + line.first);
   const set = setLine(
     faces.face,
     line.text,
@@ -137,18 +144,18 @@ export function setFlatLine(
       ...(part.letters.length > 0 || part.cuts.length > 0
         ? {
             letterStyle: (at) => {
-              const [index, look] = [at + line.first, lookOf(at + line.first)];
+              const [index, look] = [typedAt(at), lookOf(typedAt(at))];
               return { ...own(look, part, faces), asItStands: (letter) => asItStands(letter, index, look, faces) };
             },
           }
         : {}),
-      ...(part.gaps.length > 0 ? { gapAfter: (index) => gapOf(index + line.first) } : {}),
+      ...(part.gaps.length > 0 ? { gapAfter: (at) => (at + 1 >= hyphenAt ? undefined : gapOf(at + line.first)) } : {}),
     },
     faces.fallback,
   );
   const begin = START_OF[part.align] * set.advance * 1000 * setting.size;
   const letters = set.letters.map((letter): FlatLetter => {
-    const index = letter.index + line.first;
+    const index = typedAt(letter.index);
     const look = lookOf(index);
     const outline = outlineOfLetter(letter);
     const left = begin + letter.x * 1000 * setting.size;

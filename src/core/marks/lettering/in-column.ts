@@ -1,5 +1,5 @@
 import type { Problem } from '../../result/result';
-import { syllables, wrapText, type WrappedText } from '../../type';
+import { syllables, wrapText, type WrappedLine, type WrappedText } from '../../type';
 import { inkOfLetters, lowered, type FlatLine, type LineSetting } from './flat-text';
 import type { Lettering, Wrap } from './schema';
 
@@ -24,7 +24,7 @@ export function inColumn(
   part: Lettering,
   wrap: Wrap,
   sizePx: number,
-  set: (line: { readonly text: string; readonly first: number }, setting: LineSetting) => FlatLine,
+  set: (line: WrappedLine, setting: LineSetting) => FlatLine,
 ): { readonly lines: readonly FlatLine[]; readonly notices: readonly Problem[] } {
   const perPx = 1000 / sizePx;
   const [width, height] = [wrap.widthPx * perPx, wrap.heightPx === null ? undefined : wrap.heightPx * perPx];

@@ -14,7 +14,7 @@ import {
 import { fontKern, ROW_PERMILLE, LOWEST_ROW_PERMILLE, sideProfile, type FontShelf, type SideProfile } from '../../type';
 import { gapIsThere, lettersOf } from './anchors';
 import { asCut } from './cut-letters';
-import { linesOf, setFlatLine, stackLines, type FlatLetter, type TextFaces } from './flat-text';
+import { linesOf, NOT_TYPED, setFlatLine, stackLines, type FlatLetter, type TextFaces } from './flat-text';
 import type { Lettering } from './schema';
 
 /** One gap between two letters, drawn flat: the white between their outlines as an area, and what moves them. */
@@ -79,7 +79,7 @@ export function spacingOf(part: Lettering, shelf: FontShelf, paths: PathAlgebra)
       shown.push(path);
       box = unite(box, boundsOf(path));
       const next = letters[at + 1];
-      if (!next || letter.letter.text.trim() === '' || next.letter.text.trim() === '') return;
+      if (!next || next.index === NOT_TYPED || letter.letter.text.trim() === '' || next.letter.text.trim() === '') return;
       const index = letter.index + letter.letter.count - 1;
       const hand = part.gaps.find((gap) => gap.index === index && gapIsThere(typed, gap))?.permille ?? 0;
       const { area, size } = areaBetween(letter, next, baseline, capHeight);

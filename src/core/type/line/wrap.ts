@@ -5,6 +5,8 @@ import { graphemesOf } from '../graphemes';
 export interface WrappedLine {
   readonly text: string;
   readonly first: number;
+  /** Its last letter is a hyphen that nobody typed. */
+  readonly divided?: true;
 }
 export interface WrappedText {
   readonly lines: readonly WrappedLine[];
@@ -40,7 +42,7 @@ export function wrapText(
   /** How many of the last lines end in a divided word. */
   let ladder = 0;
   const end = (hyphen = ''): void => {
-    lines.push({ text: line.trimEnd() + hyphen, first });
+    lines.push({ text: line.trimEnd() + hyphen, first, ...(hyphen === '' ? {} : { divided: true }) });
     first += lettersIn(line);
     line = '';
     ladder = hyphen === '' ? 0 : ladder + 1;
