@@ -211,11 +211,13 @@ class Story {
     await last.page.waitForNetworkIdle({ idleTime: 400, concurrency: 1 });
     await this.choose('Go on with the newer one');
     await last.page.waitForNetworkIdle({ idleTime: 400, concurrency: 1 });
+    // Work goes from the journal to the server, never back: read in this order, nothing can slip through between the two.
+    const inJournal = await journaled(last.page);
     const { past, future, current } = await read<{ past: readonly Kept[]; future: readonly Kept[]; current: Kept }>(
       `${this.address}/revisions`,
     );
     const tries = await read<readonly Kept[]>(`${this.address}/tries`);
-    const everything = [...textsOf([...past, ...future, current, ...tries]), ...(await journaled(last.page))].join('\n');
+    const everything = [...textsOf([...past, ...future, current, ...tries]), ...inJournal].join('\n');
     await last.page.close();
     return [...this.onScreen].filter((text) => !new RegExp(`${text}\\b`).test(everything));
   }

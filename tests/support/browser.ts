@@ -16,7 +16,8 @@ export class Visitor {
     private readonly home: string,
   ) {
     page.on('pageerror', (error) => this.errors.push(String(error)));
-    page.setDefaultTimeout(20_000);
+    // Far above what is needed: a busy machine is no failure.
+    page.setDefaultTimeout(60_000);
   }
 
   static async arrive(browser: Browser, home: string): Promise<Visitor> {
