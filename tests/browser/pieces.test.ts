@@ -125,4 +125,32 @@ describe('pieces', () => {
     await expect.poll(grounds).toEqual([]);
     expect(await visitor.stage()).toBe(before);
   });
+
+  it('becomes pages: added, moved, and saved as one PDF', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const pieces = async () =>
+      (await read<Shown[]>(`${test.app.url}/api/brands/windrow-kites/marks`)).filter(({ role }) => role === 'piece');
+    await visitor.go('/brands/windrow-kites/pieces');
+    await page.waitForSelector('ul[aria-label="Pieces"] svg path');
+    const { name = '' } = (await pieces())[0] ?? {};
+    await visitor.click(`Add a page to ${name}`);
+    await visitor.sees('Page 2 of 2');
+    await visitor.click(`Add a page to ${name}`);
+    await visitor.sees('Page 3 of 3');
+    const order = () =>
+      page.$$eval('ul[aria-label="Pieces"] li', (items) =>
+        items.filter((item) => /Page \d of \d/.test(item.textContent ?? '')).map((item) => item.getAttribute('aria-label') ?? ''),
+      );
+    expect(await order()).toEqual([name, `${name}, page 2`, `${name}, page 3`]);
+    await visitor.click(`${name}, page 3 one page earlier`);
+    await expect.poll(order).toEqual([name, `${name}, page 3`, `${name}, page 2`]);
+    expect(await faultsOf(page)).toEqual([]);
+    const address = await page.$eval('ul[aria-label="Pieces"] a[href*="booklets"]', (link) => (link as HTMLAnchorElement).href);
+    const file = await fetch(address);
+    expect(file.status).toBe(200);
+    // Page objects of the file (ISO 32000-1, 7.7.3.3), where it is not packed: there are three.
+    expect(file.headers.get('content-type')).toBe('application/pdf');
+    expect(Buffer.from(await file.arrayBuffer()).toString('latin1')).toMatch(/\/Count 3\b/);
+  });
 });

@@ -175,3 +175,59 @@ describe('pieces in packs', () => {
     await worker.stop();
   });
 });
+
+describe('pages of a booklet', () => {
+  const page = (number: number, id = 'tides') => ({ width: 210, height: 280, unit: 'mm', bleed: 3, booklet: { id, page: number } });
+  const pdf = (id: string) => fetch(`${home}/booklets/${id}/pages.pdf?download=1`);
+  it('come as one PDF in their order, each with its bleed (pdfinfo, pdftotext is of no use: words are outlines)', async () => {
+    // Told apart by their grounds: the second is paper, the others stand on the lead color below.
+    await piece('Last', page(9));
+    await piece('Middle', page(5), 'mark-over-words-paper');
+    await piece('First', page(2));
+    const response = await pdf('tides');
+    expect(response.status).toBe(200);
+    expect(response.headers.get('content-disposition')).toContain('_first.pdf');
+    const folder = mkdtempSync('/tmp/lucky-booklet-');
+    const path = join(folder, 'pages.pdf');
+    writeFileSync(path, Buffer.from(await response.arrayBuffer()));
+    const said = execFileSync('pdfinfo', ['-box', '-l', '3', path], { encoding: 'utf8' });
+    expect(said).toMatch(/Pages:\s+3\b/);
+    const pt = (mm: number) => (mm / 25.4) * 72;
+    const media = [...said.matchAll(/Page\s+\d+ MediaBox:\s+[\d.]+\s+[\d.]+\s+([\d.]+)\s+([\d.]+)/g)];
+    expect(media.length).toBe(3);
+    for (const [, wide, high] of media) {
+      expect(Number(wide)).toBeCloseTo(pt(216), 1);
+      expect(Number(high)).toBeCloseTo(pt(286), 1);
+    }
+    execFileSync('pdftoppm', ['-r', '30', '-png', path, join(folder, 'page')]);
+    const foot = async (number: number) => {
+      const { data, info } = await sharp(join(folder, `page-${number}.png`))
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      return [...data.subarray((info.width * (info.height - 8) + 30) * 3).subarray(0, 3)];
+    };
+    const near = (color: readonly number[], wanted: readonly number[]) =>
+      color.forEach((value, at) => expect(Math.abs(value - (wanted[at] as number))).toBeLessThan(4));
+    near(await foot(1), [0xb5, 0x48, 0x2d]);
+    near(await foot(2), [0xff, 0xfd, 0xf8]);
+    near(await foot(3), [0xb5, 0x48, 0x2d]);
+  });
+  it('of several sizes are refused, and told which; so are booklets that are none, another brand’s, or longer than a file', async () => {
+    await piece('Wide', { ...page(1, 'mixed') });
+    await piece('Narrow', { ...page(2, 'mixed'), width: 105 });
+    const mixed = await pdf('mixed');
+    expect(mixed.status).toBe(422);
+    expect(((await mixed.json()) as { problems: { message: string }[] }).problems[0]?.message).toContain('“Narrow” is not 210 × 280 mm');
+    for (const id of ['nobody', '..%2Fa', '%00', 'x'.repeat(300)]) expect([400, 404]).toContain((await pdf(id)).status);
+    const other = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Elsewhere', palette })).value.slug;
+    expect((await fetch(`${app.url}/api/brands/${other}/booklets/tides/pages.pdf`)).status).toBe(404);
+    // A page that is removed is in no file.
+    await send(`${home}/marks/narrow`, 'PATCH', { shelf: 'removed' });
+    expect((await pdf('mixed')).status).toBe(200);
+    for (let n = 1; n <= 201; n++) await piece(`Leaf ${n}`, { width: 50, height: 50, booklet: { id: 'endless', page: n } });
+    const endless = await pdf('endless');
+    expect(endless.status).toBe(422);
+    expect(((await endless.json()) as { problems: { message: string }[] }).problems[0]?.message).toContain('201 pages');
+  });
+});

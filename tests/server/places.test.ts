@@ -62,6 +62,7 @@ const TABLE: Readonly<Record<string, readonly [string, Needed][]>> = {
       [
         ['', 'GET', 'PATCH'],
         ['/art', 'POST'],
+        ['/booklets/[booklet]/pages.pdf', 'GET'],
         ['/brand-file', 'GET'],
         ['/copies', 'POST'],
         ['/documents/[kind]', 'GET', 'PUT'],

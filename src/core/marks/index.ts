@@ -85,6 +85,8 @@ export {
   pieceCanvasSchema,
   pieceSizeText,
   safeBox,
+  MOST_PAGES,
+  type PageOf,
   type PieceCanvas,
   type PieceUnit,
 } from './recipe/piece-canvas';

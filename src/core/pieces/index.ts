@@ -1,3 +1,4 @@
+export { asPage, bookletsOf, pagesMoved, pagesTogether } from './booklets';
 export { fileCanvas } from './file-canvas';
 export {
   GROUND_KINDS,

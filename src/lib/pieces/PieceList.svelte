@@ -5,12 +5,15 @@
 
 <script lang="ts">
   import { pieceSizeText } from '$core/index';
+  import type { ShownMark } from '$lib/client/read-marks';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { usePiecesDesk } from './pieces-desk.svelte';
 
   const { handed }: { handed: Handed } = $props();
   const desk = usePiecesDesk();
   const home = $derived(`/brands/${desk.brand.slug}/marks`);
+  const booklet = (piece: ShownMark) =>
+    `/api/brands/${desk.brand.slug}/booklets/${piece.recipe.whole?.canvas?.booklet?.id ?? ''}/pages.pdf?download=1`;
   const file = (slug: string, format: string) => `/api${home}/${slug}/picture.${format}?download=1`;
 </script>
 
@@ -20,9 +23,11 @@
   </p>
 {/if}
 <ul aria-label="Pieces">
-  {#each desk.pieces as piece (piece.id)}
+  {#each desk.listed as piece (piece.id)}
     {@const canvas = piece.recipe.whole?.canvas}
     {@const last = handed[piece.id]}
+    {@const pages = desk.pagesOf(piece)}
+    {@const nth = pages.indexOf(piece) + 1}
     <li class:chosen={piece.id === desk.chosenId} aria-label={piece.name}>
       <a href="{home}/{piece.slug}" title="Opens it on its table" aria-label="Open {piece.name}">
         <MarkPicture picture={desk.pictureOf(piece.id)} label="" />
@@ -31,6 +36,22 @@
       <span class="quiet"
         >{canvas ? pieceSizeText(canvas) : 'no canvas'}{canvas && canvas.bleed > 0 ? `, ${canvas.bleed} ${canvas.unit} bleed` : ''}</span
       >
+      {#if pages.length > 1}
+        <span class="pages">
+          Page {nth} of {pages.length}
+          <button
+            aria-label="{piece.name} one page earlier"
+            disabled={nth === 1 || desk.working}
+            onclick={() => void desk.movePage(piece, -1)}>↑</button
+          >
+          <button
+            aria-label="{piece.name} one page later"
+            disabled={nth === pages.length || desk.working}
+            onclick={() => void desk.movePage(piece, 1)}>↓</button
+          >
+          {#if nth === 1}<a href={booklet(piece)} download>All pages as one PDF</a>{/if}
+        </span>
+      {/if}
       {#if last}
         <span class:since={last.changed.length > 0} class="quiet" title={last.changed.join('; ')}>
           {last.changed.length === 0 ? 'As' : 'Changed since'} handed over in “{last.pack}”{last.changed.length > 0
@@ -44,6 +65,7 @@
         >
         <a href={file(piece.slug, 'png')} download aria-label="{piece.name} as PNG">PNG</a>
         <a href={file(piece.slug, 'pdf')} download aria-label="{piece.name} as PDF">PDF</a>
+        <button aria-label="Add a page to {piece.name}" disabled={desk.working} onclick={() => void desk.addPage(piece)}>Add a page</button>
         <button aria-label="Remove {piece.name}" onclick={() => void desk.shelve(piece)}>Remove</button>
       </span>
     </li>
@@ -88,6 +110,16 @@
     line-height: 24px;
     color: var(--color-plum);
     font-weight: 600;
+  }
+  .pages button,
+  .pages a {
+    min-width: 24px;
+    min-height: 24px;
+    color: var(--color-plum);
+    font-weight: 600;
+  }
+  .pages button:disabled {
+    color: var(--color-rule);
   }
   .acts > [aria-pressed='true'] {
     text-decoration: underline;

@@ -1,7 +1,12 @@
 import { createContext } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import {
+  asPage,
+  bookletsOf,
   isKnown,
+  MOST_PAGES,
+  pagesMoved,
+  pagesTogether,
   PIECE_LAYOUTS,
   PIECE_SIZES,
   pieceCanvasSchema,
@@ -74,6 +79,8 @@ export class PiecesDesk {
   get pieces(): readonly ShownMark[] {
     return this.all.filter(({ role, shelf }) => role === 'piece' && shelf === 'kept');
   }
+  /** Pieces as they are listed: pages stand together. */
+  readonly listed: readonly ShownMark[] = $derived(pagesTogether(this.pieces));
   get chosen(): ShownMark | undefined {
     return this.pieces.find(({ id }) => id === this.chosenId);
   }
@@ -171,13 +178,7 @@ export class PiecesDesk {
     if (!size || !content || this.working) return;
     this.working = true;
     if (chosen) {
-      const open = new OpenMark({
-        ...{ subject: `mark:${chosen.id}`, address: `${this.#address()}/${chosen.slug}/revisions` },
-        ...{ content: chosen.recipe, number: chosen.revision },
-      });
-      open.commit(`Layout: ${layout.label}`, repoured(chosen.recipe, size, layout, content, this.brand.palette));
-      await open.flush();
-      open.close();
+      await this.#save(chosen, `Layout: ${layout.label}`, repoured(chosen.recipe, size, layout, content, this.brand.palette));
       this.said = `${chosen.name} stands in “${layout.label}” now; it can be undone on its table.`;
     } else {
       const preset = PIECE_SIZES.find(({ id }) => id === this.sizeId);
@@ -205,6 +206,58 @@ export class PiecesDesk {
             ? `“${made[0]}” is made; open it to change anything.`
             : `${made.length} pieces are made; open them to change anything.`;
     }
+    await invalidateAll();
+    this.working = false;
+  }
+
+  async #save(piece: ShownMark, gesture: string, recipe: Recipe): Promise<void> {
+    const open = new OpenMark({
+      ...{ subject: `mark:${piece.id}`, address: `${this.#address()}/${piece.slug}/revisions` },
+      ...{ content: piece.recipe, number: piece.revision },
+    });
+    open.commit(gesture, recipe);
+    // What is being sent already is not sent again: it is waited for.
+    while (!(await open.flush()) && open.save.kind === 'saving') await new Promise((resolve) => setTimeout(resolve, 30));
+    open.close();
+  }
+
+  /** The pages that a piece is one of, in their order; of a piece that stands alone, itself. */
+  pagesOf(piece: ShownMark): readonly ShownMark[] {
+    const { booklet } = piece.recipe.whole?.canvas ?? {};
+    return (booklet && bookletsOf(this.pieces).get(booklet.id)) ?? [piece];
+  }
+  /** Adds a page like a piece behind the last of its pages; the first time, it becomes the first page. */
+  async addPage(piece: ShownMark): Promise<void> {
+    const pages = this.pagesOf(piece);
+    const [first] = pages;
+    if (!first || this.working) return;
+    if (pages.length >= MOST_PAGES) {
+      this.said = `“${first.name}” has ${pages.length} pages; a file holds no more.`;
+      return;
+    }
+    this.working = true;
+    const before = piece.recipe.whole?.canvas?.booklet;
+    const id = before?.id ?? piece.id;
+    if (!before) await this.#save(piece, 'First page', asPage(piece.recipe, { id, page: 1 }));
+    const page = Math.max(1, ...pages.map(({ recipe }) => recipe.whole?.canvas?.booklet?.page ?? 1)) + 1;
+    const name = this.#freeName(`${first.name}, page ${pages.length + 1}`);
+    const answer = await request('POST', this.#address(), {
+      ...{ name, role: 'piece', gesture: 'Add a page' },
+      recipe: writeRecipe(asPage(piece.recipe, { id, page })),
+    });
+    this.said = answer.ok ? `“${name}” is added; open it to change anything.` : sentences(answer.problems);
+    await invalidateAll();
+    this.working = false;
+  }
+  /** Changes a page's place among its pages. */
+  async movePage(piece: ShownMark, by: -1 | 1): Promise<void> {
+    if (this.working) return;
+    this.working = true;
+    for (const { piece: page, page: number } of pagesMoved(this.pagesOf(piece), piece, by)) {
+      const id = page.recipe.whole?.canvas?.booklet?.id;
+      if (id) await this.#save(page, 'Order of pages', asPage(page.recipe, { id, page: number }));
+    }
+    this.said = `“${piece.name}” is ${by < 0 ? 'earlier' : 'later'} by one page.`;
     await invalidateAll();
     this.working = false;
   }

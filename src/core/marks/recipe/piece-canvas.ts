@@ -12,6 +12,16 @@ export const PIECE_SIDE_PX = { least: 8, most: 20_000 } as const;
 /** What one of each unit is worth in mark pixels. */
 export const PIECE_PX_PER_UNIT = { px: 1, mm: PX_PER_INCH / MM_PER_INCH, in: PX_PER_INCH } as const;
 
+/** Most pages that hang together. */
+export const MOST_PAGES = 200;
+/** Pieces that hang together as pages: all of them name the same booklet. */
+const bookletSchema = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Expected 1 to 64 letters, digits, - or _'),
+  /** Its place among them; where two say the same, the older one comes first. */
+  page: z.number().int().min(1).max(9999),
+});
+export type PageOf = z.infer<typeof bookletSchema>;
+
 /** A fixed canvas: what a piece stands on. Its middle is the origin of the recipe. */
 export const pieceCanvasSchema = z
   .strictObject({
@@ -24,6 +34,8 @@ export const pieceCanvasSchema = z
     marginPercent: z.number().min(0).max(40).default(6),
     /** What the whole canvas is painted with; none leaves it transparent. */
     ground: paintSchema.nullable().default({ role: 'paper' }),
+    /** The booklet that it is a page of, and which. */
+    booklet: bookletSchema.optional(),
     /** The layout that it was poured by, where it was. */
     layout: z.string().max(40).optional(),
   })
