@@ -113,6 +113,7 @@
   }
   .pages button,
   .pages a {
+    display: inline-block;
     min-width: 24px;
     min-height: 24px;
     color: var(--color-plum);
