@@ -1,11 +1,11 @@
 <script lang="ts">
   import { GROUND_KINDS, GROUND_NAMES, groundOf, onGround, TEXTURES, type Ground, type PictureFile } from '$core/index';
   import { request, sentences } from '$lib/client/request';
-  import { sendFile } from '$lib/client/send-file';
+  import { bringPicture, type OfferedPicture } from '$lib/client/bring-picture';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import Pick from '$lib/ui/Pick.svelte';
-  import PictureChoice, { type OfferedPicture } from '$lib/ui/PictureChoice.svelte';
+  import PictureChoice from '$lib/ui/PictureChoice.svelte';
   import { useTable } from './table/table.svelte';
 
   const table = useTable();
@@ -66,8 +66,7 @@
   }
   async function bring(file: File): Promise<void> {
     working = true;
-    const query = new URLSearchParams({ name: file.name, for: 'mark' });
-    const brought = await sendFile<OfferedPicture>(`${address}?${query}`, file, file.type);
+    const brought = await bringPicture(table.brand.slug, file);
     working = false;
     if (!brought.ok) return void (said = sentences(brought.problems));
     await list();

@@ -6,7 +6,7 @@
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
-  import type { OfferedPicture } from '$lib/ui/PictureChoice.svelte';
+  import type { OfferedPicture } from '$lib/client/bring-picture';
   import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
   import PieceList, { type Handed } from './PieceList.svelte';

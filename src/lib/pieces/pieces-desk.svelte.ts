@@ -29,8 +29,7 @@ import {
 import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
 import { request, sentences } from '$lib/client/request';
-import { sendFile } from '$lib/client/send-file';
-import type { OfferedPicture } from '$lib/ui/PictureChoice.svelte';
+import { bringPicture, type OfferedPicture } from '$lib/client/bring-picture';
 import { OpenMark } from '$lib/client/work/open-mark.svelte';
 
 export interface PiecesBrand {
@@ -98,9 +97,7 @@ export class PiecesDesk {
   /** Brings a picture in, and shows it in the layouts. */
   async bring(file: File): Promise<void> {
     this.working = true;
-    const query = new URLSearchParams({ name: file.name, for: 'mark' });
-    const address = `/api/brands/${this.brand.slug}/pictures?${query}`;
-    const brought = await sendFile<OfferedPicture>(address, file, file.type || 'application/octet-stream');
+    const brought = await bringPicture(this.brand.slug, file);
     if (brought.ok) {
       this.pictureSha = brought.value.sha256;
       this.said = `“${brought.value.name}” is brought in.`;

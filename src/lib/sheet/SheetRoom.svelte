@@ -25,13 +25,13 @@
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { sentences } from '$lib/client/request';
-  import { sendFile } from '$lib/client/send-file';
+  import { bringPicture, type OfferedPicture } from '$lib/client/bring-picture';
   import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
   import ClientLinks from './ClientLinks.svelte';
   import Choice from '$lib/ui/Choice.svelte';
-  import PictureChoice, { type OfferedPicture } from '$lib/ui/PictureChoice.svelte';
+  import PictureChoice from '$lib/ui/PictureChoice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import Room from '$lib/ui/Room.svelte';
@@ -108,8 +108,7 @@
   }
   async function bring(file: File): Promise<void> {
     bringing = true;
-    const query = new URLSearchParams({ name: file.name, for: 'mark' });
-    const brought = await sendFile<OfferedPicture>(`/api/brands/${brand.slug}/pictures?${query}`, file, file.type);
+    const brought = await bringPicture(brand.slug, file);
     bringing = false;
     if (!brought.ok) return void (said = sentences(brought.problems));
     await invalidateAll();

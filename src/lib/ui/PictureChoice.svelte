@@ -1,14 +1,6 @@
-<script lang="ts" module>
-  /** A picture of the brand that can be chosen. */
-  export interface OfferedPicture {
-    readonly sha256: string;
-    readonly name: string;
-    readonly widthPx: number;
-    readonly heightPx: number;
-  }
-</script>
-
 <script lang="ts">
+  import type { OfferedPicture } from '$lib/client/bring-picture';
+
   interface Props {
     legend: string;
     brand: string;
