@@ -68,6 +68,49 @@ describe('the chain of revisions', () => {
     );
   });
 
+  it('takes what has changed since another gesture of the mark, and refuses what is told from anything else', async () => {
+    const brand = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Told', palette })).value.slug;
+    const newMark = { name: 'Mark', role: 'primary', recipe: nameRecipe('start') };
+    const marks = `${app.url}/api/brands/${brand}/marks`;
+    const [mark, other] = [
+      `${marks}/${(await send<{ slug: string }>(marks, 'POST', newMark)).value.slug}`,
+      `${marks}/${(await send<{ slug: string }>(marks, 'POST', newMark)).value.slug}`,
+    ];
+    const gesture = (more: object) => ({ id: randomUUID(), kind: 'edit', gesture: 'Type', ...more });
+    const texts = (words: readonly string[]) => words.map((text) => ({ ...nameRecipe(text).parts[0], id: text }));
+    const { version } = nameRecipe('');
+    const first = gesture({ recipe: { version, parts: texts(['a', 'b', 'c']) } });
+    const second = gesture({ after: first.id, changes: { version, order: ['c', 'a', 'd'], parts: texts(['d']) } });
+    const third = gesture({ after: second.id, changes: { version, order: ['d'], parts: [] } });
+    const save = (base: number, ...gestures: object[]) => send<{ detail: string }>(`${mark}/revisions`, 'POST', { base, gestures });
+    const shown = async () => (await read<{ recipe: { parts: { text: string }[] } }>(mark)).recipe.parts.map(({ text }) => text);
+    expect((await save(1, first, second)).status).toBe(201);
+    expect(await shown()).toEqual(['c', 'a', 'd']);
+    expect((await save(3, third)).status).toBe(201);
+    // Its answer was lost, it is sent again.
+    expect((await save(3, third)).status).toBe(201);
+    expect(await shown()).toEqual(['d']);
+    const theirs = gesture({ recipe: { version, parts: texts(['a']) } });
+    expect((await send(`${other}/revisions`, 'POST', { base: 1, gestures: [theirs] })).status).toBe(201);
+    const changes = { version, order: ['a'], parts: [] };
+    for (const [more, said] of [
+      [{ after: randomUUID(), changes }, 'that this mark does not have'],
+      [{ after: theirs.id, changes }, 'that this mark does not have'],
+      [{ after: third.id, changes }, 'that this mark does not have'],
+      [{ after: first.id, changes: { ...changes, version: 1 } }, 'that this mark does not have'],
+      [{ after: first.id, changes: { ...changes, order: ['a', 'a'] } }, 'ids must be unique'],
+      [{ after: first.id, changes: { ...changes, parts: [{ id: 'a', kind: 'lettering', text: 7 }] } }, 'text'],
+      [{ after: first.id }, 'Expected either'],
+      [{ changes }, 'Expected either'],
+      [{ after: first.id, changes, recipe: nameRecipe('both') }, 'Expected either'],
+      [{}, 'Expected either'],
+    ] as const) {
+      const answer = await save(4, gesture(more));
+      expect([answer.status, answer.value.detail.includes(said)], `${said}: ${JSON.stringify(answer.value)}`).toEqual([422, true]);
+    }
+    expect(await shown()).toEqual(['d']);
+  });
+
   it('is never longer than what was saved: a refused gesture leaves no revision', async () => {
     const brand = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Refused', palette })).value.slug;
     await send(`${app.url}/api/brands/${brand}/marks`, 'POST', { name: 'Mark', role: 'primary', recipe: nameRecipe('start') });

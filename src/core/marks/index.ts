@@ -90,6 +90,7 @@ export {
   type PieceCanvas,
   type PieceUnit,
 } from './recipe/piece-canvas';
+export { recipeChangesSchema, withChanges, type RecipeChanges } from './recipe/changes';
 export { FRAME_FITS, type Frame, type FrameFit } from './parts/frame';
 export {
   createPart,

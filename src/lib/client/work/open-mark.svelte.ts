@@ -1,12 +1,17 @@
 import { expect, recoverRecipe, type Recipe } from '$core/index';
-import { writtenRecipe } from '../written-parts';
+import { writtenChanges, writtenRecipe } from '../written-parts';
 import { OpenWork } from './open-work.svelte';
 import type { WorkForm, WorkStart } from './work-form';
 
 /** How long the page waits for the picture of a change, so that both come in one frame. */
 const FOLLOW_MS = 24;
 
-const FORM: WorkForm<Recipe> = { field: 'recipe', read: (input) => expect(recoverRecipe(input)), write: writtenRecipe };
+const FORM: WorkForm<Recipe> = {
+  field: 'recipe',
+  read: (input) => expect(recoverRecipe(input)),
+  write: writtenRecipe,
+  writeChanges: writtenChanges,
+};
 
 /** The mark on the table. */
 export class OpenMark extends OpenWork<Recipe> {

@@ -4,7 +4,7 @@ import { Journal, type LeftWork, type WaitingGesture } from './journal';
 import { owedWorks, type OwedWork } from './left-work';
 import { looksOnly } from './looks-only';
 import { onNews } from './news';
-import { nextPortion, writtenWork } from './portions';
+import { nextPortion, writtenWork, type ChangesOf } from './portions';
 import type { SaveState, Step, WorkForm, WorkStart } from './work-form';
 
 const RETRY_MS = [500, 1000, 2000, 4000, 8000];
@@ -39,6 +39,10 @@ export class OpenWork<T> {
   #settled: T;
   #number: number;
   #waiting: readonly WaitingGesture[] = [];
+  /** What gestures that were made in this page lead to. */
+  readonly #leadsTo = new WeakMap<WaitingGesture, T>();
+  /** The last gesture of this page that the server took, and its number: what the next ones are told from. */
+  #taken: { readonly last: WaitingGesture; readonly number: number } | undefined;
   /** Place in the journal of the first waiting gesture. */
   #seq = 0;
   #sending = false;
@@ -253,6 +257,7 @@ export class OpenWork<T> {
       gesture: gesture.slice(0, 120),
       content: this.#form.write(next),
     };
+    this.#leadsTo.set(waiting, next);
     const place = this.#seq + this.#waiting.length;
     this.#waiting = [...this.#waiting, waiting];
     const written = this.#write(place, [waiting]);
@@ -291,13 +296,21 @@ export class OpenWork<T> {
     clearTimeout(this.#timer);
     if (this.save.kind === 'saved') this.save = { kind: 'saving' };
     let most = Infinity;
+    let whole = false;
     for (;;) {
       const portion = nextPortion(this.#waiting).slice(0, most);
-      const work = new JsonText(writtenWork(this.#number, portion, this.#form.field));
+      let told = 0;
+      const changesOf: ChangesOf = (gesture, before) => {
+        const changes = whole ? undefined : this.#changesOf(gesture, before);
+        if (changes) told++;
+        return changes;
+      };
+      const work = new JsonText(writtenWork(this.#number, portion, this.#form.field, changesOf));
       const answer = await request<{ revision: number; savedAt: string }>('POST', this.#start.address, work);
       if (answer.ok) {
         this.#failures = 0;
-        this.#taken(portion.length, answer.value.revision);
+        whole = false;
+        this.#settle(portion, answer.value.revision);
         if (this.#waiting.length > 0) continue;
         this.#sending = false;
         this.kept = true;
@@ -308,6 +321,11 @@ export class OpenWork<T> {
       if (isPassing(answer.status)) {
         this.#sending = false;
         return this.#sendFailed(answer);
+      }
+      // Whatever the reason, what changes could not tell is told whole.
+      if (told > 0) {
+        whole = true;
+        continue;
       }
       // Something in this portion is refused: it is sent one by one, and the one that is refused stands aside.
       if (portion.length > 1) most = 1;
@@ -323,11 +341,21 @@ export class OpenWork<T> {
     }
   }
 
+  /** What has changed since the gesture before, or since what the server took last, where that is what it goes on from. */
+  #changesOf(gesture: WaitingGesture, before: WaitingGesture | undefined): ReturnType<ChangesOf> {
+    const after = before ?? (this.#taken?.number === this.#number ? this.#taken.last : undefined);
+    const [from, to] = [after && this.#leadsTo.get(after), this.#leadsTo.get(gesture)];
+    if (!after || from === undefined || to === undefined || !this.#form.writeChanges) return undefined;
+    return { after: after.id, changes: this.#form.writeChanges(from, to) };
+  }
+
   /** The server has the first gestures that waited. */
-  #taken(count: number, number: number): void {
+  #settle(portion: readonly WaitingGesture[], number: number): void {
+    const last = portion.at(-1);
+    this.#taken = last && { last, number };
     this.#number = number;
-    this.#waiting = this.#waiting.slice(count);
-    this.#seq += count;
+    this.#waiting = this.#waiting.slice(portion.length);
+    this.#seq += portion.length;
     void this.#journal?.settle(this.#seq, number);
     // What was refused is in the work all the same once a later gesture, which leads beyond it, is saved.
     this.refused = undefined;

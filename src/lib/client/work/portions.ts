@@ -18,8 +18,24 @@ export function nextPortion(waiting: readonly WaitingGesture[]): readonly Waitin
   return waiting.slice(0, end < 0 ? MOST_GESTURES : end);
 }
 
-/** Gestures as JSON, what they lead to set in as it is. @param field what that is called there */
-export const writtenWork = (base: number, gestures: readonly WaitingGesture[], field: string): string =>
+/** What a gesture leads to, told from what another one led to: that one's id, and what has changed as JSON text. */
+interface ToldChanges {
+  readonly after: string;
+  readonly changes: string;
+}
+/** How a gesture leads on from the one before it in its portion, or from what is saved; `undefined` where its whole content has to be sent. */
+export type ChangesOf = (gesture: WaitingGesture, before: WaitingGesture | undefined) => ToldChanges | undefined;
+
+/**
+ * Gestures as JSON, what they lead to set in as it is: whole, or as what has changed.
+ * @param field what whole content is called there
+ */
+export const writtenWork = (base: number, gestures: readonly WaitingGesture[], field: string, changesOf?: ChangesOf): string =>
   `{"base":${base},"gestures":[${gestures
-    .map(({ content, ...words }) => `${JSON.stringify(words).slice(0, -1)},"${field}":${content}}`)
+    .map((gesture, at) => {
+      const { content, ...words } = gesture;
+      const told = changesOf?.(gesture, gestures[at - 1]);
+      const to = told ? `"after":${JSON.stringify(told.after)},"changes":${told.changes}` : `"${field}":${content}`;
+      return `${JSON.stringify(words).slice(0, -1)},${to}}`;
+    })
     .join()}]}`;

@@ -16,6 +16,8 @@ export interface WorkForm<T> {
   read(input: unknown): T;
   /** JSON text; the same text is the same content. */
   write(content: T): string;
+  /** JSON text of what tells a version from the one before it, where the server reads such. */
+  writeChanges?(before: T, after: T): string;
 }
 
 export interface WorkStart<T> {

@@ -22,11 +22,13 @@ import {
   SMALLEST_PICTURE_PX,
   START_GOODS_SIZE,
   LARGEST_PICTURE_PX,
+  recipeChangesSchema,
   type ProcessName,
   type Result,
 } from '$core/index';
 import { ROLES } from '../guard/who';
 import { BRAND_ORDERS } from '../stores/brands';
+import type { MarkGesture } from '../stores/mark-gestures';
 import { SHELVES } from '../stores/shelves';
 import { PICTURE_USES } from '../taken-picture';
 
@@ -110,25 +112,29 @@ export const tryChangeSchema = z.strictObject({ name: line(80).optional(), remov
 export const fontChangeSchema = z.strictObject({ removed: z.boolean() });
 /** Most gestures of one save. */
 const MOST_GESTURES = 100;
-const gestures = <S extends z.ZodType, N extends string>(name: N, content: S) =>
-  z.strictObject({
-    base: z.number().int().min(0),
-    gestures: z
-      .array(
-        z
-          .strictObject({ id: z.uuid().toLowerCase(), kind: z.enum(REVISION_KINDS), gesture: line(120), [name]: content } as {
-            id: z.ZodType<string>;
-            kind: z.ZodEnum<{ [K in (typeof REVISION_KINDS)[number]]: K }>;
-            gesture: z.ZodType<string>;
-          } & Record<N, S>)
-          .transform(({ [name]: to, ...words }) => ({ ...words, content: to as z.output<S> })),
-      )
-      .min(1)
-      .max(MOST_GESTURES),
-  });
-export const gesturesSchema = gestures('recipe', recipe);
-export const documentGesturesSchema = gestures('content', z.unknown());
-export const paletteGesturesSchema = gestures('content', palette);
+const gestureWords = { id: z.uuid().toLowerCase(), kind: z.enum(REVISION_KINDS), gesture: line(120) };
+const savedFrom = <S extends z.ZodType>(gesture: S) =>
+  z.strictObject({ base: z.number().int().min(0), gestures: z.array(gesture).min(1).max(MOST_GESTURES) });
+
+/** Gestures on a mark: what each leads to, whole, or as what has changed since another gesture of this mark. */
+export const gesturesSchema = savedFrom(
+  z
+    .strictObject({
+      ...gestureWords,
+      recipe: recipe.optional(),
+      after: z.uuid().toLowerCase().optional(),
+      changes: recipeChangesSchema.optional(),
+    })
+    .transform(({ recipe: content, after, changes, ...words }, context): MarkGesture => {
+      if (content && !after && !changes) return { ...words, content };
+      if (!content && after && changes) return { ...words, after, changes };
+      const message = 'Expected either “recipe”, or “after” and “changes”.';
+      context.addIssue({ code: 'custom', message, path: ['recipe'], params: { said: true } });
+      return z.NEVER;
+    }),
+);
+export const documentGesturesSchema = savedFrom(z.strictObject({ ...gestureWords, content: z.unknown() }));
+export const paletteGesturesSchema = savedFrom(z.strictObject({ ...gestureWords, content: palette }));
 
 /** A pack to be made: by a plan, or again as the brand is now. */
 export const newHandoverSchema = z.union([

@@ -4,7 +4,8 @@ import { expect, marksFollowedBy, recoverRecipe, writeRecipe, type MarkRole, typ
 import { Mark, Revision, type MarkRow, type RevisionRow } from '../database/entities';
 import { tellMoved } from '../events';
 import { notFound, refuse } from '../http/problem-error';
-import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Gesture, type Saved } from './chain';
+import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Saved } from './chain';
+import { wholeGestures, type MarkGesture } from './mark-gestures';
 import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
 
@@ -175,12 +176,12 @@ export async function saveGestures(
   brandId: string,
   slug: string,
   base: number,
-  gestures: readonly Gesture<Recipe>[],
+  gestures: readonly MarkGesture[],
 ): Promise<Saved> {
   return em.transactional(async (tx) => {
     const mark = await tx.findOne(Mark, { brand: brandId, slug }, { lockMode: LockMode.PESSIMISTIC_WRITE });
     if (!mark) throw notFound('mark of this brand');
-    return appendGestures(tx, chainOf(brandId, mark), base, gestures);
+    return appendGestures(tx, chainOf(brandId, mark), base, await wholeGestures(tx, mark.id, gestures));
   });
 }
 
