@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { join } from 'node:path';
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { palette, send } from '../support/api';
 import { startTestApp } from '../support/test-app';
@@ -213,5 +214,35 @@ describe('hostile and heavy files', () => {
     );
     expect(answers.map(({ status }) => status)).toEqual([201, 201, 201, 201, 201, 201]);
     expect(new Set(await Promise.all(answers.map(async (answer) => ((await answer.json()) as { sha256: string }).sha256))).size).toBe(1);
+  });
+});
+
+describe('where every connection to the database is taken', () => {
+  it('health still answers, requests are told that the server is busy, and nothing else', async () => {
+    const [client, watch] = [0, 1].map(() => new pg.Client({ connectionString: app.databaseUrl })) as [pg.Client, pg.Client];
+    await Promise.all([client.connect(), watch.connect()]);
+    try {
+      await client.query('begin');
+      await client.query('lock table "brand" in access exclusive mode');
+      const asked = Array.from({ length: 14 }, () => send<{ type: string }>(`${app.url}/api/brands`, 'GET'));
+      const told: string[] = [];
+      for (const each of asked) void each.then(({ value }) => told.push(value.type));
+      const taken = async () =>
+        Number(
+          (
+            await watch.query<{ n: string }>(
+              "select count(*) as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'",
+            )
+          ).rows[0]?.n,
+        );
+      await expect.poll(taken).toBe(10);
+      expect((await fetch(`${app.url}/api/health`)).status).toBe(200);
+      await expect.poll(() => told).toEqual(Array<string>(4).fill('urn:lucky-thistle:problem:busy'));
+      await client.query('rollback');
+      const answers = await Promise.all(asked);
+      expect(answers.map(({ status }) => status).sort()).toEqual([...Array<number>(10).fill(200), ...Array<number>(4).fill(503)]);
+    } finally {
+      await Promise.all([client.end(), watch.end()]);
+    }
   });
 });

@@ -1,21 +1,30 @@
 import pg from 'pg';
 
-const kept = globalThis as unknown as { luckyThistlePool?: pg.Pool | undefined };
+interface Kept {
+  luckyThistlePool?: pg.Pool | undefined;
+  luckyThistlePulse?: pg.Pool | undefined;
+}
+const kept = globalThis as unknown as Kept;
 
-/** Plain connections of this process, or thread, for what is no entity: the bytes of files, and the queue. */
-export function pool(): pg.Pool {
-  if (kept.luckyThistlePool) return kept.luckyThistlePool;
+function opened(max: number): pg.Pool {
   const connectionString = process.env['DATABASE_URL'];
   if (!connectionString) throw new Error('DATABASE_URL is not set; start the app with `npm run demo`.');
-  const fresh = new pg.Pool({ connectionString, max: 4, connectionTimeoutMillis: 4000, idleTimeoutMillis: 20_000, allowExitOnIdle: true });
+  const fresh = new pg.Pool({ connectionString, max, connectionTimeoutMillis: 4000, idleTimeoutMillis: 20_000, allowExitOnIdle: true });
   // A connection that dies while it rests is replaced by the next question.
   fresh.on('error', () => undefined);
-  kept.luckyThistlePool = fresh;
   return fresh;
 }
 
+/** Plain connections of this process, or thread, for what is no entity: the bytes of files, and the queue. */
+export const pool = (): pg.Pool => (kept.luckyThistlePool ??= opened(4));
+
+/** Asks the database for a sign of life, on a connection of its own: what waits for all the others says nothing about it. */
+export async function feelPulse(): Promise<void> {
+  await (kept.luckyThistlePulse ??= opened(1)).query('select 1');
+}
+
 export async function closePool(): Promise<void> {
-  const open = kept.luckyThistlePool;
-  kept.luckyThistlePool = undefined;
-  await open?.end().catch(() => undefined);
+  const open = [kept.luckyThistlePool, kept.luckyThistlePulse];
+  kept.luckyThistlePool = kept.luckyThistlePulse = undefined;
+  await Promise.all(open.map((each) => each?.end().catch(() => undefined)));
 }

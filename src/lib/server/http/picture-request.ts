@@ -1,5 +1,6 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import pLimit from 'p-limit';
 import { hasDressing, type Dressing, type Recipe } from '$core/index';
 import { refuse } from './problem-error';
 import type { PictureSubject } from '../formats';
@@ -18,12 +19,21 @@ interface PictureRequest {
 const picturesShown = (recipes: readonly Recipe[]): readonly string[] =>
   recipes.flatMap(({ parts }) => parts.flatMap((part) => (part.kind === 'picture' ? [part.sha256] : [])));
 
+interface PictureQuery {
+  readonly dressing: Dressing;
+  readonly padding: number;
+  readonly room: number;
+  readonly crop: 'box' | 'round';
+}
+
+/** Marks are read by the thread that answers everybody: a few at a time, however many are asked for, so that other answers come between. */
+const turn = pLimit(4);
+
 /** The mark a picture route is asked for, with all it needs to be drawn. */
-export async function pictureRequest(
-  em: EntityManager,
-  { params }: RequestEvent,
-  query: { readonly dressing: Dressing; readonly padding: number; readonly room: number; readonly crop: 'box' | 'round' },
-): Promise<PictureRequest> {
+export const pictureRequest = (em: EntityManager, event: RequestEvent, query: PictureQuery): Promise<PictureRequest> =>
+  turn(() => readRequest(em, event, query));
+
+async function readRequest(em: EntityManager, { params }: RequestEvent, query: PictureQuery): Promise<PictureRequest> {
   const brand = await findBrand(em, params['brand'] ?? '');
   if (!hasDressing(brand.palette, query.dressing))
     throw refuse(422, 'no-such-color', `The palette has no color for the dressing ${query.dressing}.`, 'Choose another colorway.');

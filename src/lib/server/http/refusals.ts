@@ -37,7 +37,9 @@ export const isDatabaseDown = (error: unknown): boolean => {
 const ROWS: readonly { readonly fits: (codes: readonly string[], faults: readonly Fault[]) => boolean; readonly refusal: ProblemError }[] =
   [
     {
-      fits: (_, faults) => faults.some(({ name }) => name === 'KnexTimeoutError'),
+      // Every connection is taken: the database library's words for it, and the driver's.
+      fits: (_, faults) =>
+        faults.some(({ message = '' }) => /Timeout acquiring a connection|timeout exceeded when trying to connect/.test(message)),
       refusal: refuse(
         503,
         'busy',

@@ -1,10 +1,11 @@
 import { json } from '@sveltejs/kit';
+import { feelPulse } from '$lib/server/database/pool';
 import { answer } from '$lib/server/http/answer';
 import type { RequestHandler } from './$types';
 
 /** Answers once the server and its database are ready. */
 export const GET: RequestHandler = (event) =>
-  answer(event, async (em) => {
-    await em.execute('select 1');
+  answer(event, async () => {
+    await feelPulse();
     return json({ ready: true });
   });
