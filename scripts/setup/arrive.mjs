@@ -1,5 +1,5 @@
 /** How long nothing may be on its way before a page counts as come. */
-const STILL = 500;
+const STILL = 250;
 
 /**
  * Opens a page and waits until it answers: its scripts run and what it asked for has come. The stream of news stays open for good. What the

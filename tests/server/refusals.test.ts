@@ -224,9 +224,13 @@ describe('where every connection to the database is taken', () => {
     try {
       await client.query('begin');
       await client.query('lock table "brand" in access exclusive mode');
-      const asked = Array.from({ length: 14 }, () => send<{ type: string }>(`${app.url}/api/brands`, 'GET'));
+      const asked = Array.from({ length: 14 }, () => fetch(`${app.url}/api/brands`));
       const told: string[] = [];
-      for (const each of asked) void each.then(({ value }) => told.push(value.type));
+      for (const each of asked)
+        void each.then(async (response) => {
+          const { type } = (await response.json()) as { type?: string };
+          if (type) told.push(type);
+        });
       const taken = async () =>
         Number(
           (

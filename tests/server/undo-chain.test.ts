@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { RECIPE_VERSION } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { startTestApp } from '../support/test-app';
 
@@ -77,8 +78,8 @@ describe('the chain of revisions', () => {
       `${marks}/${(await send<{ slug: string }>(marks, 'POST', newMark)).value.slug}`,
     ];
     const gesture = (more: object) => ({ id: randomUUID(), kind: 'edit', gesture: 'Type', ...more });
-    const texts = (words: readonly string[]) => words.map((text) => ({ ...nameRecipe(text).parts[0], id: text }));
-    const { version } = nameRecipe('');
+    const texts = (words: readonly string[]) => words.map((text) => ({ kind: 'lettering', id: text, text, font: { family: 'jost' } }));
+    const version = RECIPE_VERSION;
     const first = gesture({ recipe: { version, parts: texts(['a', 'b', 'c']) } });
     const second = gesture({ after: first.id, changes: { version, order: ['c', 'a', 'd'], parts: texts(['d']) } });
     const third = gesture({ after: second.id, changes: { version, order: ['d'], parts: [] } });

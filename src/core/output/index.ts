@@ -1,7 +1,7 @@
 export { pathData, written } from './path-data';
 export { dotsPerInchOf, withDensity } from './png-density';
 export { LARGEST_PICTURE_PX, rasterFrame, roundFrame, SMALLEST_PICTURE_PX, type PictureSize, type RasterFrame } from './raster-frame';
-export { newsOf, screenPicture, withNews, type PictureNews, type ScreenPicture } from './screen';
+export { newsOf, screenPicture, withNews, type DrawnPicture, type PictureNews, type ScreenPicture } from './screen';
 export { groupMarkup, groupPieces, toSvg, type GroupPieces, type PictureAddress, type SvgOptions } from './svg';
 export { FILE_FORMATS, FORMAT_NAMES, formatOf, isFormat, type FileFormat, type FormatName } from './file-formats';
 export { weldedOutlines } from './welded';

@@ -18,6 +18,9 @@ export interface ScreenPicture {
   readonly portraits?: readonly string[];
 }
 
+/** As much of it as is needed to look at it. */
+export type DrawnPicture = Pick<ScreenPicture, 'groups' | 'ink' | 'decided'>;
+
 const written = new WeakMap<Group['children'], Map<string, { readonly group: Group; readonly pieces: GroupPieces }>>();
 
 const sameGroup = (one: Group, other: Group): boolean =>

@@ -1,7 +1,9 @@
+import { version } from '$app/environment';
 import { wrap, type Remote } from 'comlink';
 import {
   PROOFS,
   type Dressing,
+  type DrawnPicture,
   type Palette,
   type PartWeight,
   type Recipe,
@@ -11,6 +13,7 @@ import {
   picturesAddress,
 } from '$core/index';
 import type { Draughtsman, SmallSizes } from '$workers/draw';
+import { KeptPictures } from './kept-pictures';
 import { writtenParts } from './written-parts';
 
 /**
@@ -54,7 +57,7 @@ export class DrawingDesk {
   stage: ScreenPicture | undefined = $state.raw();
   proofs: Readonly<Partial<Record<Dressing, ScreenPicture>>> = $state.raw({});
   /** The other marks of the brand and the versions kept beside this one, by id. */
-  others: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
+  others: ReadonlyMap<string, DrawnPicture> = $state.raw(new Map());
   /** How heavy the parts are, thinnest first; as of the last rest. */
   weights: readonly PartWeight[] = $state.raw([]);
   /** What is left of the mark when it is small; as of the last rest. */
@@ -68,6 +71,8 @@ export class DrawingDesk {
 
   readonly #worker: Worker;
   readonly draughtsman: Remote<Draughtsman>;
+  /** Pictures of what is not worked on here. */
+  readonly kept: KeptPictures;
   readonly #opened: Promise<void>;
   #newest: DeskOrder | undefined;
   #busy = false;
@@ -77,6 +82,7 @@ export class DrawingDesk {
   constructor(families: readonly ShippedFamily[], brandSlug: string) {
     this.#worker = new Worker(new URL('../../workers/draw.worker.ts', import.meta.url), { type: 'module' });
     this.draughtsman = wrap<Draughtsman>(this.#worker);
+    this.kept = new KeptPictures(version, families, picturesAddress(brandSlug));
     const ready = new Promise<void>((resolve) => this.#worker.addEventListener('message', () => resolve(), { once: true }));
     this.#opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`, picturesAddress(brandSlug)));
   }
@@ -140,10 +146,15 @@ export class DrawingDesk {
     }
     if (!isNewest()) return;
     this.weights = await this.draughtsman.weights(order.markId);
+    const { palette } = order;
+    const recipes = new Map(all);
     for (const [id] of all) {
       if (!isNewest()) return;
-      const news = await this.draughtsman.picture(id, 'full', `${id}-`);
-      this.others = new Map(this.others).set(id, withNews(news, this.others.get(id)?.groups ?? []));
+      const prefix = `${id}-`;
+      const picture = await this.kept.picture({ markId: id, dressing: 'full', prefix, palette, recipes }, async () =>
+        withNews(await this.draughtsman.picture(id, 'full', prefix), this.others.get(id)?.groups ?? []),
+      );
+      this.others = new Map(this.others).set(id, picture);
     }
     this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));
     if (isNewest()) this.small = await this.draughtsman.small(order.markId, SMALL_SIZES_PX);

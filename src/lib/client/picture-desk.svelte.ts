@@ -1,4 +1,4 @@
-import { withNews, type Dressing, type Palette, type Recipe, type ScreenPicture, type ShippedFamily } from '$core/index';
+import { withNews, type Dressing, type DrawnPicture, type Palette, type Recipe, type ShippedFamily } from '$core/index';
 import { DrawingDesk } from './drawing-desk.svelte';
 import { writtenParts } from './written-parts';
 
@@ -20,7 +20,7 @@ interface Drawn {
 
 /** Draws whatever pictures a room shows, one after the other, the newest wish first; what has not changed is not drawn again. */
 export class PictureDesk {
-  pictures: ReadonlyMap<string, ScreenPicture> = $state.raw(new Map());
+  pictures: ReadonlyMap<string, DrawnPicture> = $state.raw(new Map());
   /** How many of the wanted pictures are not drawn yet. */
   left = $state(0);
   problem = $state('');
@@ -75,9 +75,15 @@ export class PictureDesk {
       for (let [next] = this.#missing(); next; [next] = this.#missing()) {
         const { key, markId, dressing, palette } = next;
         const recipes = this.#recipes;
-        const picture = await this.about(recipes, palette, (draughtsman) => draughtsman.picture(markId, dressing, `${key}-`));
+        const prefix = `${key}-`;
+        const picture = await this.#desk.kept.picture({ markId, dressing, prefix, palette, recipes }, async () =>
+          withNews(
+            await this.about(recipes, palette, (draughtsman) => draughtsman.picture(markId, dressing, prefix)),
+            this.pictures.get(key)?.groups ?? [],
+          ),
+        );
         this.#drawn.set(key, { palette, dressing, markId, recipes });
-        this.pictures = new Map(this.pictures).set(key, withNews(picture, this.pictures.get(key)?.groups ?? []));
+        this.pictures = new Map(this.pictures).set(key, picture);
         this.left = this.#missing().length;
       }
       this.problem = '';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { unite, type ScreenPicture } from '$core/index';
+  import { unite, type DrawnPicture } from '$core/index';
   import Choice from '$lib/ui/Choice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
@@ -16,7 +16,7 @@
   const layers = $derived([
     { name: 'now', picture: now },
     { name: 'other', picture: other },
-  ] satisfies readonly { name: string; picture: ScreenPicture | undefined }[]);
+  ] satisfies readonly { name: string; picture: DrawnPicture | undefined }[]);
 
   function choose(): void {
     table.open.commit(`Choose ${kept.name}`.slice(0, 120), kept.recipe);

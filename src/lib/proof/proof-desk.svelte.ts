@@ -12,7 +12,7 @@ import type {
   MakingLimits,
   Palette,
   Recipe,
-  ScreenPicture,
+  DrawnPicture,
 } from '$core/index';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
 import type { PhotoView } from '$lib/client/photo-view';
@@ -110,7 +110,7 @@ export class ProofDesk {
       subjects.map(({ id }) => ({ key: `${id}-${dressing}`, markId: id, dressing, palette: this.palette })),
     );
   });
-  pictureOf(subject: Subject, dressing: Dressing): ScreenPicture | undefined {
+  pictureOf(subject: Subject, dressing: Dressing): DrawnPicture | undefined {
     return this.drawing.pictures.get(`${subject.id}-${dressing}`);
   }
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
-  import { FAMILY_ROLES, marksFollowedBy, writeRecipe, type Recipe, type ScreenPicture } from '$core/index';
+  import { FAMILY_ROLES, marksFollowedBy, writeRecipe, type Recipe, type DrawnPicture } from '$core/index';
   import type { ShownMark } from '$lib/client/read-marks';
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
@@ -11,7 +11,7 @@
     brand: { readonly slug: string };
     marks: readonly ListedMark[];
     /** Pictures by mark. */
-    pictures: (id: string) => ScreenPicture | undefined;
+    pictures: (id: string) => DrawnPicture | undefined;
     /** A mark's recipe as it is now, where it is being worked on. */
     newest?: (mark: ListedMark) => Recipe;
     /** Called before another mark is opened. */

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { grow, type ScreenPicture } from '$core/index';
+  import { grow, type DrawnPicture } from '$core/index';
   import SvgGroup from './SvgGroup.svelte';
 
   interface Props {
-    picture: ScreenPicture | undefined;
+    picture: DrawnPicture | undefined;
     /** What it shows, for those who cannot see it; '' where words beside it say so already. */
     label: string;
     /** Clear room around the ink, as a share of its longer side. */

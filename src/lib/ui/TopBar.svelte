@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { forgetPictures } from '$lib/client/kept-pictures';
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import { looksIn } from './kept-looks.svelte';
@@ -42,7 +43,7 @@
       {#if signedIn.role === 'viewer'}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span
         >{/if}
       <a class="link" href="/you" title="Your password, and where you are signed in">{signedIn.name}</a>
-      <form method="POST" action="/sign-out"><button class="link">Sign out</button></form>
+      <form method="POST" action="/sign-out" onsubmit={forgetPictures}><button class="link">Sign out</button></form>
     {/if}
   </div>
 </header>

@@ -14,7 +14,7 @@ import { writtenChanges, writtenRecipe } from '../../../src/lib/client/written-p
 import { random } from '../../support/random';
 import { randomMark } from '../../support/random-marks';
 
-const stored = (recipe: Recipe): unknown => JSON.parse(JSON.stringify(writeRecipe(recipe)));
+const stored = (recipe: Recipe) => JSON.parse(JSON.stringify(writeRecipe(recipe))) as Record<string, unknown>;
 const changesOf = (before: Recipe, after: Recipe): RecipeChanges => recipeChangesSchema.parse(JSON.parse(writtenChanges(before, after)));
 
 /** A recipe as a designer leaves it after one step: parts changed, added, removed, restacked, or the whole mark. */
@@ -41,7 +41,8 @@ describe('changes of a recipe', () => {
   it('lead from every version to the next, exactly: 100 marks, 30 steps each', () => {
     for (let seed = 1; seed <= 100; seed++) {
       const next = random(seed);
-      let [recipe, onServer] = [randomMark(seed), stored(randomMark(seed))];
+      let recipe = randomMark(seed);
+      let onServer: unknown = stored(recipe);
       for (let step = 0; step < 30; step++) {
         const after = named(stepped(recipe, next));
         onServer = withChanges(onServer, changesOf(recipe, after));
@@ -69,7 +70,7 @@ describe('changes of a recipe', () => {
     const changes = changesOf(before, after);
     expect(withChanges(stored(before), changes)).toEqual(stored(after));
     expect(withChanges(stored(after), changesOf(after, before))).toEqual(stored(before));
-    const shorter = { ...stored(after), parts: [] } as object;
+    const shorter = { ...stored(after), parts: [] };
     for (const other of [undefined, null, 'recipe', [], {}, { version: 1, parts: [] }, { ...stored(before), version: 2 }, shorter])
       expect(withChanges(other, changes), JSON.stringify(other)?.slice(0, 60)).toBeUndefined();
   });

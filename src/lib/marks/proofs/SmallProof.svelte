@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hasStrokes, PROOFS, survivalFinding, weightsAgree, type ProofName, type ScreenPicture } from '$core/index';
+  import { hasStrokes, PROOFS, survivalFinding, weightsAgree, type ProofName, type DrawnPicture } from '$core/index';
   import { SMALL_SIZES_PX } from '$lib/client/drawing-desk.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
@@ -13,10 +13,10 @@
     return at && survivalFinding(at.survival, longerPx, at.capPx);
   };
 
-  const heightAt = (picture: ScreenPicture, widthPx: number) =>
+  const heightAt = (picture: DrawnPicture, widthPx: number) =>
     picture.ink ? (widthPx * (picture.ink.bottom - picture.ink.top)) / (picture.ink.right - picture.ink.left) : 0;
   /** The mark at a width of whole pixels, never higher than wide. */
-  const small = (picture: ScreenPicture, widthPx: number) => {
+  const small = (picture: DrawnPicture, widthPx: number) => {
     const high = heightAt(picture, widthPx);
     return high > widthPx ? { width: (widthPx * widthPx) / high, height: widthPx } : { width: widthPx, height: high };
   };

@@ -1,0 +1,88 @@
+import {
+  marksFollowedBy,
+  type Dressing,
+  type DrawnPicture,
+  type Palette,
+  type Recipe,
+  type ScreenPicture,
+  type ShippedFamily,
+} from '$core/index';
+import { writtenRecipe } from './written-parts';
+
+/** A picture, by all that it is drawn from. */
+export interface PictureOrder {
+  readonly markId: string;
+  readonly dressing: Dressing;
+  /** Stands before the ids in it. */
+  readonly prefix: string;
+  readonly palette: Palette;
+  /** All marks of the brand by id. */
+  readonly recipes: ReadonlyMap<string, Recipe>;
+}
+
+const CACHE = 'lucky-thistle/pictures';
+/** Most pictures kept; the oldest go first. */
+const MOST_KEPT = 300;
+const addressOf = (key: string): string => `${location.origin}/kept-pictures/${key}`;
+
+async function digestOf(text: string): Promise<string> {
+  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
+  return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+/** Recipes are never changed: each is digested once. */
+const digests = new WeakMap<Recipe, Promise<string>>();
+function recipeDigest(recipe: Recipe): Promise<string> {
+  const digest = digests.get(recipe) ?? digestOf(writtenRecipe(recipe));
+  digests.set(recipe, digest);
+  return digest;
+}
+
+/**
+ * Pictures that were drawn in this browser before, known again by everything that they are drawn from: a room that is opened again shows them
+ * at once, and the worker is free for what is worked on. Where the browser keeps nothing, all is drawn.
+ */
+export class KeptPictures {
+  readonly #from: Promise<string>;
+  readonly #asked = new Set<string>();
+
+  /** @param drawnBy what draws: another version of the app may draw otherwise @param pictures where the pictures in marks are had */
+  constructor(drawnBy: string, families: readonly ShippedFamily[], pictures: string) {
+    this.#from = digestOf(JSON.stringify([drawnBy, families, pictures]));
+  }
+
+  /** A picture as it was kept, or else as it is drawn now; what is drawn for the first time in this page is kept. */
+  async picture(order: PictureOrder, draw: () => Promise<ScreenPicture>): Promise<DrawnPicture> {
+    // The worker sends what is new since it drew last under this prefix: from then on it alone is asked.
+    if (this.#asked.has(order.prefix)) return draw();
+    const cache = await globalThis.caches?.open(CACHE).catch(() => undefined);
+    const address = cache && addressOf(await this.#keyOf(order));
+    const kept = address ? await cache.match(address).catch(() => undefined) : undefined;
+    if (kept) return (await kept.json()) as DrawnPicture;
+    this.#asked.add(order.prefix);
+    const { groups, ink, decided } = await draw();
+    const picture: DrawnPicture = { groups, ink, ...(decided ? { decided } : {}) };
+    if (address) void this.#keep(cache, address, picture);
+    return picture;
+  }
+
+  async #keyOf({ markId, dressing, prefix, palette, recipes }: PictureOrder): Promise<string> {
+    const own = recipes.get(markId);
+    // What follows a mark of the brand may follow any of them through others.
+    const drawnFrom = own && marksFollowedBy(own).length > 0 ? [...recipes.values()] : own ? [own] : [];
+    const recipeDigests = await Promise.all(drawnFrom.map(recipeDigest));
+    return digestOf(JSON.stringify([await this.#from, markId, dressing, prefix, palette, own && (await recipeDigest(own)), recipeDigests]));
+  }
+
+  async #keep(cache: Cache, address: string, picture: DrawnPicture): Promise<void> {
+    try {
+      await cache.put(address, Response.json(picture));
+      const all = await cache.keys();
+      await Promise.all(all.slice(0, Math.max(0, all.length - MOST_KEPT)).map((old) => cache.delete(old)));
+    } catch {
+      // No room: it is drawn again next time.
+    }
+  }
+}
+
+/** Leaves none of them in this browser. */
+export const forgetPictures = (): void => void globalThis.caches?.delete(CACHE).catch(() => false);
