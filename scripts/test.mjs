@@ -47,14 +47,13 @@ say('\n── Build');
 await ensureBuild();
 
 /**
- * Two runs of the runner at once, one a core: tests of the interface wait for a browser most of their time, all others compute.
- * The first is shown as it goes, the other when it has ended, so that their lines do not mix.
+ * Two runs of the runner at once, one a core, of about the same length. The first is shown as it goes, the other when it has ended, so that their lines do not mix.
  */
 say('\n── Tests');
 const folder = mkdtempSync(join(tmpdir(), 'lucky-test-'));
 const halves = [
-  { name: 'interface', projects: ['browser'] },
-  { name: 'all others', projects: ['core', 'client', 'reference', 'server'] },
+  { name: 'interface and references', projects: ['browser', 'reference'] },
+  { name: 'all others', projects: ['core', 'client', 'server'] },
 ].map((half) => ({ ...half, report: join(folder, `${half.name}.json`), lines: join(folder, `${half.name}.txt`) }));
 const codes = await Promise.all(
   halves.map(({ projects, report, lines }, place) =>

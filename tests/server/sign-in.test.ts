@@ -280,16 +280,25 @@ describe('people of a studio', () => {
   });
 
   it('the command says what is wrong in a sentence, and how it is used', async () => {
-    const run = (...args: readonly string[]) => people(app.databaseUrl, ...args);
-    expect((await run()).stderr).toContain('npm run people -- list');
-    expect((await run('constructor')).status).toBe(1);
-    expect((await run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'king')).stderr).toContain('There is no role “king”');
-    expect((await run('add', '--name', 'X', '--email', 'x', '--role', 'viewer')).stderr).toContain('is no address');
-    expect((await run('password', '--email', 'none@y.example')).stderr).toContain('Nobody has the address');
-    expect((await run('add', '--name', 'X', '--email', 'x@y.example', '--role', 'viewer', '--studio', 'No')).stderr).toContain(
-      'There is no studio “No”',
+    const runs = (...lines: readonly (readonly string[])[]) => Promise.all(lines.map((args) => people(app.databaseUrl, ...args)));
+    const [bare, unknown, king, address] = await runs(
+      [],
+      ['constructor'],
+      ['add', '--name', 'X', '--email', 'x@y.example', '--role', 'king'],
+      ['add', '--name', 'X', '--email', 'x', '--role', 'viewer'],
     );
-    expect((await run('list')).stdout).toContain(`${OWNER.name} <${OWNER.email}>, owner`);
+    const [nobody, studio, list] = await runs(
+      ['password', '--email', 'none@y.example'],
+      ['add', '--name', 'X', '--email', 'x@y.example', '--role', 'viewer', '--studio', 'No'],
+      ['list'],
+    );
+    expect(bare?.stderr).toContain('npm run people -- list');
+    expect(unknown?.status).toBe(1);
+    expect(king?.stderr).toContain('There is no role “king”');
+    expect(address?.stderr).toContain('is no address');
+    expect(nobody?.stderr).toContain('Nobody has the address');
+    expect(studio?.stderr).toContain('There is no studio “No”');
+    expect(list?.stdout).toContain(`${OWNER.name} <${OWNER.email}>, owner`);
   });
 });
 

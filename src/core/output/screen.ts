@@ -18,8 +18,8 @@ export interface ScreenPicture {
   readonly portraits?: readonly string[];
 }
 
-/** As much of it as is needed to look at it. */
-export type DrawnPicture = Pick<ScreenPicture, 'groups' | 'ink' | 'decided'>;
+/** A picture that is only looked at. */
+export type DrawnPicture = Omit<ScreenPicture, 'parts'>;
 
 const written = new WeakMap<Group['children'], Map<string, { readonly group: Group; readonly pieces: GroupPieces }>>();
 

@@ -55,7 +55,7 @@ const isSame = (one: DeskOrder, other: DeskOrder): boolean =>
 /** The page's end of the drawing worker: always the newest order, older ones are dropped. */
 export class DrawingDesk {
   stage: ScreenPicture | undefined = $state.raw();
-  proofs: Readonly<Partial<Record<Dressing, ScreenPicture>>> = $state.raw({});
+  proofs: Readonly<Partial<Record<Dressing, DrawnPicture>>> = $state.raw({});
   /** The other marks of the brand and the versions kept beside this one, by id. */
   others: ReadonlyMap<string, DrawnPicture> = $state.raw(new Map());
   /** How heavy the parts are, thinnest first; as of the last rest. */
@@ -137,23 +137,22 @@ export class DrawingDesk {
     // Whoever interrupts finds the worker busy: the hand is given longer.
     this.#restMs = Math.min(REST_MS.most, this.#restMs * REST_MS.share);
     this.rests++;
+    const { palette } = order;
+    const recipes = new Map(all);
+    const drawn = (markId: string, dressing: Dressing, prefix: string, before: DrawnPicture | undefined) =>
+      this.kept.picture({ markId, dressing, prefix, palette, recipes }, async () =>
+        withNews(await this.draughtsman.picture(markId, dressing, prefix), before?.groups ?? []),
+      );
     for (const dressing of new Set([...PROOF_DRESSINGS, order.worn ?? 'full'])) {
       if (!isNewest()) return;
-      this.proofs = {
-        ...this.proofs,
-        [dressing]: withNews(await this.draughtsman.picture(order.markId, dressing, `${dressing}-`), this.proofs[dressing]?.groups ?? []),
-      };
+      const picture = await drawn(order.markId, dressing, `${dressing}-`, this.proofs[dressing]);
+      this.proofs = { ...this.proofs, [dressing]: picture };
     }
     if (!isNewest()) return;
     this.weights = await this.draughtsman.weights(order.markId);
-    const { palette } = order;
-    const recipes = new Map(all);
     for (const [id] of all) {
       if (!isNewest()) return;
-      const prefix = `${id}-`;
-      const picture = await this.kept.picture({ markId: id, dressing: 'full', prefix, palette, recipes }, async () =>
-        withNews(await this.draughtsman.picture(id, 'full', prefix), this.others.get(id)?.groups ?? []),
-      );
+      const picture = await drawn(id, 'full', `${id}-`, this.others.get(id));
       this.others = new Map(this.others).set(id, picture);
     }
     this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));

@@ -59,8 +59,7 @@ export class KeptPictures {
     const kept = address ? await cache.match(address).catch(() => undefined) : undefined;
     if (kept) return (await kept.json()) as DrawnPicture;
     this.#asked.add(order.prefix);
-    const { groups, ink, decided } = await draw();
-    const picture: DrawnPicture = { groups, ink, ...(decided ? { decided } : {}) };
+    const { parts: _, ...picture } = await draw();
     if (address) void this.#keep(cache, address, picture);
     return picture;
   }
