@@ -126,7 +126,7 @@ describe('pieces', () => {
     expect(await visitor.stage()).toBe(before);
   });
 
-  it('becomes pages: added, moved, and saved as one PDF', async () => {
+  it('becomes pages: added, moved, saved as one PDF, and taken out again', async () => {
     const { visitor } = test;
     const { page } = visitor;
     const pieces = async () =>
@@ -152,5 +152,13 @@ describe('pieces', () => {
     // Page objects of the file (ISO 32000-1, 7.7.3.3), where it is not packed: there are three.
     expect(file.headers.get('content-type')).toBe('application/pdf');
     expect(Buffer.from(await file.arrayBuffer()).toString('latin1')).toMatch(/\/Count 3\b/);
+
+    // The first one leaves; what is added to it then is a page of another booklet.
+    await visitor.click(`Take out ${name}`);
+    await expect.poll(order).toEqual([`${name}, page 3`, `${name}, page 2`]);
+    await visitor.sees('it stands for itself');
+    await visitor.click(`Add a page to ${name}`);
+    await expect.poll(async () => (await order()).length).toBe(4);
+    expect(await page.$$eval('ul[aria-label="Pieces"] a[href*="booklets"]', (links) => links.length)).toBe(2);
   });
 });

@@ -26,9 +26,10 @@ export interface Ground {
 interface Making extends Ground {
   readonly box: Bounds;
   readonly paint: Paint;
-  /** What is read best on the ground, and the palette's color next to it. */
+  /** What is read best on the ground, the palette's color next to it, and whether that is the lighter one. */
   readonly ink: Paint;
   readonly next: Paint;
+  readonly nextIsLighter: boolean;
 }
 interface GroundKind {
   readonly label: string;
@@ -47,14 +48,14 @@ const sheet = (box: Bounds, id: string, name: string, paint: Paint, more: object
 const treatedWith = (part: KnownPart | undefined, kind: string, form?: string): boolean =>
   part?.treatments?.some((each) => each.kind === kind && (form === undefined || ('form' in each && each.form === form))) ?? false;
 
-const passing = (making: Making, form: 'linear' | 'radial', ends: object): readonly KnownInput[] => [
+const passing = (making: Making, form: 'linear' | 'radial', [from, to]: readonly [Paint, Paint], ends: object): readonly KnownInput[] => [
   sheet(making.box, GROUND_PARTS.sheet, 'Ground', making.paint, {
     treatments: [
       {
         ...{ kind: 'gradient', id: 't-1', form, ...ends },
         stops: [
-          { atPercent: 0, opacityPercent: 100, paint: form === 'radial' ? making.next : making.paint },
-          { atPercent: 100, opacityPercent: 100, paint: form === 'radial' ? making.paint : making.next },
+          { atPercent: 0, opacityPercent: 100, paint: from },
+          { atPercent: 100, opacityPercent: 100, paint: to },
         ],
       },
     ],
@@ -75,13 +76,19 @@ export const GROUND_KINDS = {
   fading: {
     label: 'fading',
     hint: 'From its color at the top to the palette’s next at the foot',
-    parts: (making) => passing(making, 'linear', { fromX: 50, fromY: 0, toX: 50, toY: 100 }),
+    parts: (making) => passing(making, 'linear', [making.paint, making.next], { fromX: 50, fromY: 0, toX: 50, toY: 100 }),
     is: (part) => treatedWith(part(GROUND_PARTS.sheet), 'gradient', 'linear'),
   },
   glowing: {
     label: 'glowing',
-    hint: 'The palette’s next color in the middle, its own around',
-    parts: (making) => passing(making, 'radial', { fromX: 50, fromY: 45, toX: 50, toY: 110 }),
+    hint: 'Its color and the palette’s next, the lighter one in the middle',
+    parts: (making) =>
+      passing(making, 'radial', making.nextIsLighter ? [making.next, making.paint] : [making.paint, making.next], {
+        fromX: 50,
+        fromY: 45,
+        toX: 50,
+        toY: 110,
+      }),
     is: (part) => treatedWith(part(GROUND_PARTS.sheet), 'gradient', 'radial'),
   },
   textured: {
@@ -170,7 +177,9 @@ export function onGround(recipe: Recipe, palette: Palette, change: Partial<Groun
   const hex = hexOf(paint, palette);
   const ink: Paint = { role: contrastRatio(palette.ink, hex) >= contrastRatio(palette.paper, hex) ? 'ink' : 'paper' };
   const next = nextTo(paint, hexOf(ink, palette), palette);
-  const parts = (GROUND_KINDS[ground.kind] as GroundKind).parts({ ...ground, box: bleedBox(canvas), paint, ink, next });
+  const nextIsLighter = contrastRatio(hexOf(next, palette), '#000000') > contrastRatio(hex, '#000000');
+  const making: Making = { ...ground, box: bleedBox(canvas), paint, ink, next, nextIsLighter };
+  const parts = (GROUND_KINDS[ground.kind] as GroundKind).parts(making);
   return { ...recipe, parts: [...parts.map((part) => expect(createPart(part))), ...recipe.parts.filter((part) => !isGroundPart(part))] };
 }
 

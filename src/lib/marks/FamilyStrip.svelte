@@ -25,7 +25,7 @@
             label=""
           /></span
         >
-        <span class="quiet">{mark.name.toLowerCase()}</span>
+        <span class="quiet" title={mark.name}>{mark.name.toLowerCase()}</span>
       </a>
     {/each}
     <div>
@@ -87,6 +87,12 @@
     border-bottom-width: 1px;
     background: var(--color-paper);
     font-size: 13px;
+  }
+  section > a > .quiet {
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
   .picture {
     width: 92px;

@@ -49,6 +49,7 @@
             disabled={nth === pages.length || desk.working}
             onclick={() => void desk.movePage(piece, 1)}>↓</button
           >
+          <button aria-label="Take out {piece.name}" disabled={desk.working} onclick={() => void desk.takeOut(piece)}>Take out</button>
           {#if nth === 1}<a href={booklet(piece)} download>All pages as one PDF</a>{/if}
         </span>
       {/if}

@@ -234,7 +234,7 @@ export class PiecesDesk {
     }
     this.working = true;
     const before = piece.recipe.whole?.canvas?.booklet;
-    const id = before?.id ?? piece.id;
+    const id = before?.id ?? crypto.randomUUID();
     if (!before) await this.#save(piece, 'First page', asPage(piece.recipe, { id, page: 1 }));
     const page = Math.max(1, ...pages.map(({ recipe }) => recipe.whole?.canvas?.booklet?.page ?? 1)) + 1;
     const name = this.#freeName(`${first.name}, page ${pages.length + 1}`);
@@ -255,6 +255,17 @@ export class PiecesDesk {
       if (id) await this.#save(page, 'Order of pages', asPage(page.recipe, { id, page: number }));
     }
     this.said = `“${piece.name}” is ${by < 0 ? 'earlier' : 'later'} by one page.`;
+    await invalidateAll();
+    this.working = false;
+  }
+
+  /** A page becomes a piece of its own again; the other pages stay together. */
+  async takeOut(piece: ShownMark): Promise<void> {
+    const [first] = this.pagesOf(piece).filter((page) => page !== piece);
+    if (!first || this.working) return;
+    this.working = true;
+    await this.#save(piece, 'Take out of its pages', asPage(piece.recipe, undefined));
+    this.said = `“${piece.name}” is no page of “${first.name}” any more; it stands for itself.`;
     await invalidateAll();
     this.working = false;
   }

@@ -117,6 +117,18 @@ describe('grounds of pieces', () => {
         expect(paint.role === ('second' as string) || contrastRatio(own[paint.role], ink) >= 4.5).toBe(true);
     }
   });
+  it('glow from the lighter color in the middle to the darker one around, whichever is the ground’s, for 200 random palettes', () => {
+    const next = random(32);
+    const gray = (): Hex => `#${`0${Math.floor(next() * 256).toString(16)}`.slice(-2).repeat(3)}`;
+    for (let n = 0; n < 200; n++) {
+      const own: Palette = { ink: gray(), paper: gray(), lead: gray(), second: gray(), accent: gray() };
+      const [sheet] = onGround(piece({ ground: { role: 'second' } }), own, { kind: 'glowing' }).parts as readonly {
+        readonly treatments?: readonly { readonly stops?: readonly { readonly paint: { readonly role: 'second' | 'lead' } }[] }[];
+      }[];
+      const [inner, outer] = (sheet?.treatments?.[0]?.stops ?? []).map(({ paint }) => Number.parseInt(own[paint.role].slice(1, 3), 16));
+      expect(inner).toBeGreaterThanOrEqual(outer ?? Infinity);
+    }
+  });
 });
 
 describe('what lies behind words', () => {
