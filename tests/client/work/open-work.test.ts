@@ -355,8 +355,10 @@ describe('accidents', () => {
         const chain = tabs.server.chain.map(({ kind }, at) => ({ number: at + 1, kind: kind as RevisionKind }));
         expect(undoStacks(chain).past.every((number) => number >= 1)).toBe(true);
         await damage(() => undefined);
+        // Pages that are gone would go on trying to save, in every story after this one.
+        vi.clearAllTimers();
       }),
-      { numRuns: casesOf({ inFull: 2000, sample: 60 }), seed: process.env['SEED'] ? Number(process.env['SEED']) : 20_261_126 },
+      { numRuns: casesOf({ inFull: 2000, sample: 500 }), seed: process.env['SEED'] ? Number(process.env['SEED']) : 20_261_126 },
     );
   });
 });
