@@ -83,6 +83,7 @@ describe('pictures kept in the browser', () => {
   it('are left aside once the worker has drawn in this page: it tells only what is new since then', async () => {
     const page = opened();
     expect([await drawn(order(recipe('One')), page), await drawn(order(recipe('Two')), page)]).toEqual([1, 1]);
+    expect(await drawn(order(recipe('Two')), page), 'the same again').toBe(0);
     expect(await drawn(order(recipe('One')), page)).toBe(1);
     expect(cache.kept.size).toBe(1);
   });

@@ -1,5 +1,5 @@
 import { version } from '$app/environment';
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import {
   PROOFS,
   type Dressing,
@@ -13,8 +13,8 @@ import {
   picturesAddress,
 } from '$core/index';
 import type { Draughtsman, SmallSizes } from '$workers/draw';
+import { DrawingThread } from './drawing-thread';
 import { KeptPictures } from './kept-pictures';
-import { writtenParts } from './written-parts';
 
 /**
  * How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes.
@@ -37,6 +37,13 @@ export interface DeskOrder {
   readonly beside?: ReadonlyMap<string, Recipe>;
 }
 
+/** All marks of the brand, and the versions kept beside the one on the table, by id. */
+interface DrawnMarks {
+  readonly markId: string;
+  readonly palette: Palette;
+  readonly recipes: ReadonlyMap<string, Recipe>;
+}
+
 /** What the proofs beside the stage are dressed in. */
 const PROOF_DRESSINGS: readonly Dressing[] = [
   'full',
@@ -52,7 +59,10 @@ const isSame = (one: DeskOrder, other: DeskOrder): boolean =>
   sameMap(one.recipes, other.recipes) &&
   sameMap(one.beside, other.beside);
 
-/** The page's end of the drawing worker: always the newest order, older ones are dropped. */
+/**
+ * The page's end of the drawing workers: always the newest order, older ones are dropped. One worker is there for what is worked on; what
+ * takes long beside it (the other marks, weights, small sizes) is a second one's, so that the hand never waits for it.
+ */
 export class DrawingDesk {
   stage: ScreenPicture | undefined = $state.raw();
   proofs: Readonly<Partial<Record<Dressing, DrawnPicture>>> = $state.raw({});
@@ -69,22 +79,20 @@ export class DrawingDesk {
   /** Called with every new picture of the stage. */
   onstage: (() => void) | undefined;
 
-  readonly #worker: Worker;
-  readonly draughtsman: Remote<Draughtsman>;
   /** Pictures of what is not worked on here. */
   readonly kept: KeptPictures;
-  readonly #opened: Promise<void>;
+  readonly #front: DrawingThread;
+  #behind: DrawingThread | undefined;
+  readonly #newThread: () => DrawingThread;
   #newest: DeskOrder | undefined;
   #busy = false;
   #serial = 0;
 
   /** @param brandSlug whose pictures the marks show */
   constructor(families: readonly ShippedFamily[], brandSlug: string) {
-    this.#worker = new Worker(new URL('../../workers/draw.worker.ts', import.meta.url), { type: 'module' });
-    this.draughtsman = wrap<Draughtsman>(this.#worker);
+    this.#newThread = () => new DrawingThread(families, brandSlug);
+    this.#front = this.#newThread();
     this.kept = new KeptPictures(version, families, picturesAddress(brandSlug));
-    const ready = new Promise<void>((resolve) => this.#worker.addEventListener('message', () => resolve(), { once: true }));
-    this.#opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`, picturesAddress(brandSlug)));
   }
 
   /** Asks for a drawing; the stage comes first, then, once the hand rests, proofs and the other marks one by one. */
@@ -98,18 +106,29 @@ export class DrawingDesk {
 
   /** Waits for the fonts to be named, then asks the worker something. */
   async ask<T>(question: (draughtsman: Remote<Draughtsman>) => Promise<T>): Promise<T> {
-    await this.#opened;
-    return question(this.draughtsman);
+    await this.#front.opened;
+    return question(this.#front.draughtsman);
+  }
+  /** Tells the worker of the marks as they are, then asks it something. */
+  about<T>(recipes: ReadonlyMap<string, Recipe>, palette: Palette, question: (draughtsman: Remote<Draughtsman>) => Promise<T>): Promise<T> {
+    const news = this.#front.news(palette, recipes);
+    return this.ask(async (draughtsman) => {
+      await draughtsman.tell(news);
+      return question(draughtsman);
+    });
   }
 
   close(): void {
-    this.#worker.terminate();
+    this.#closed = true;
+    this.#front.close();
+    this.#behind?.close();
   }
+  #closed = false;
 
   async #work(): Promise<void> {
     this.#busy = true;
     try {
-      await this.#opened;
+      await this.#front.opened;
       for (let done = -1; done !== this.#serial && this.#newest;) {
         done = this.#serial;
         await this.#draw(this.#newest, () => done === this.#serial);
@@ -122,41 +141,68 @@ export class DrawingDesk {
     }
   }
 
-  /** What the worker has been told, by id; recipes are never changed, so that the same object is the same news. */
-  readonly #told = new Map<string, Recipe>();
-
   async #draw(order: DeskOrder, isNewest: () => boolean): Promise<void> {
-    const all = [...order.recipes, ...(order.beside ?? [])];
-    const news = all.filter(([id, recipe]) => this.#told.get(id) !== recipe);
-    for (const [id, recipe] of news) this.#told.set(id, recipe);
-    const told = { palette: order.palette, marks: news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole })) };
-    this.stage = withNews(await this.draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
+    const { palette } = order;
+    const recipes = new Map([...order.recipes, ...(order.beside ?? [])]);
+    const told = this.#front.news(palette, recipes);
+    const { draughtsman } = this.#front;
+    this.stage = withNews(await draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
     this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;
     const began = performance.now();
     // Whoever interrupts finds the worker busy: the hand is given longer.
     this.#restMs = Math.min(REST_MS.most, this.#restMs * REST_MS.share);
     this.rests++;
-    const { palette } = order;
-    const recipes = new Map(all);
-    const drawn = (markId: string, dressing: Dressing, prefix: string, before: DrawnPicture | undefined) =>
-      this.kept.picture({ markId, dressing, prefix, palette, recipes }, async () =>
-        withNews(await this.draughtsman.picture(markId, dressing, prefix), before?.groups ?? []),
-      );
+    void this.#lookAround({ markId: order.markId, palette, recipes });
     for (const dressing of new Set([...PROOF_DRESSINGS, order.worn ?? 'full'])) {
       if (!isNewest()) return;
-      const picture = await drawn(order.markId, dressing, `${dressing}-`, this.proofs[dressing]);
+      const prefix = `${dressing}-`;
+      const picture = await this.kept.picture({ markId: order.markId, dressing, prefix, palette, recipes }, async () =>
+        withNews(await draughtsman.picture(order.markId, dressing, prefix), this.proofs[dressing]?.groups ?? []),
+      );
       this.proofs = { ...this.proofs, [dressing]: picture };
     }
-    if (!isNewest()) return;
-    this.weights = await this.draughtsman.weights(order.markId);
-    for (const [id] of all) {
-      if (!isNewest()) return;
-      const picture = await drawn(id, 'full', `${id}-`, this.others.get(id));
-      this.others = new Map(this.others).set(id, picture);
-    }
     this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));
-    if (isNewest()) this.small = await this.draughtsman.small(order.markId, SMALL_SIZES_PX);
+  }
+
+  #around: DrawnMarks | undefined;
+  #lookingAround = false;
+
+  /** Draws the other marks and the versions kept beside this one, one by one, and measures this one, as they were when the hand rested last. */
+  async #lookAround(marks: DrawnMarks): Promise<void> {
+    this.#around = marks;
+    if (this.#lookingAround) return;
+    this.#lookingAround = true;
+    try {
+      for (let done: DrawnMarks | undefined; done !== this.#around;) {
+        done = this.#around;
+        const { markId, palette, recipes } = done;
+        for (const id of [...recipes.keys()].filter((each) => each !== markId)) {
+          if (done !== this.#around || this.#closed) break;
+          const prefix = `${id}-`;
+          const picture = await this.kept.picture({ markId: id, dressing: 'full', prefix, palette, recipes }, async () => {
+            const draughtsman = await this.#toldBehind(done);
+            return withNews(await draughtsman.picture(id, 'full', prefix), this.others.get(id)?.groups ?? []);
+          });
+          if (this.others.get(id) !== picture) this.others = new Map(this.others).set(id, picture);
+        }
+        const isNewest = () => done === this.#around && !this.#closed;
+        if (isNewest()) this.weights = await (await this.#toldBehind(done)).weights(markId);
+        if (isNewest()) this.small = await (await this.#toldBehind(done)).small(markId, SMALL_SIZES_PX);
+      }
+    } catch (error) {
+      this.problem = `A mark beside could not be drawn: ${error instanceof Error ? error.message : String(error)}`;
+    } finally {
+      this.#lookingAround = false;
+    }
+  }
+
+  /** The second worker, told of the marks as they are. */
+  async #toldBehind({ palette, recipes }: DrawnMarks): Promise<Remote<Draughtsman>> {
+    const thread = (this.#behind ??= this.#newThread());
+    await thread.opened;
+    await thread.draughtsman.tell(thread.news(palette, recipes));
+    return thread.draughtsman;
   }
 
   #restMs: number = REST_MS.least;

@@ -20,6 +20,12 @@ export interface PictureOrder {
   readonly recipes: ReadonlyMap<string, Recipe>;
 }
 
+interface Shown {
+  readonly picture: DrawnPicture;
+  /** Whether the worker drew it: it tells only what is new since then, so that from then on it alone is asked under this prefix. */
+  readonly drawn: boolean;
+}
+
 const CACHE = 'lucky-thistle/pictures';
 /** Most pictures kept; the oldest go first. */
 const MOST_KEPT = 300;
@@ -43,25 +49,35 @@ function recipeDigest(recipe: Recipe): Promise<string> {
  */
 export class KeptPictures {
   readonly #from: Promise<string>;
-  readonly #asked = new Set<string>();
+  /** What was shown last under each prefix. */
+  readonly #last = new Map<string, Shown & { readonly key: string }>();
 
   /** @param drawnBy what draws: another version of the app may draw otherwise @param pictures where the pictures in marks are had */
   constructor(drawnBy: string, families: readonly ShippedFamily[], pictures: string) {
     this.#from = digestOf(JSON.stringify([drawnBy, families, pictures]));
   }
 
-  /** A picture as it was kept, or else as it is drawn now; what is drawn for the first time in this page is kept. */
+  /** A picture as it was shown last or kept, or else as it is drawn now; what is drawn for the first time in this page is kept. */
   async picture(order: PictureOrder, draw: () => Promise<ScreenPicture>): Promise<DrawnPicture> {
-    // The worker sends what is new since it drew last under this prefix: from then on it alone is asked.
-    if (this.#asked.has(order.prefix)) return draw();
-    const cache = await globalThis.caches?.open(CACHE).catch(() => undefined);
-    const address = cache && addressOf(await this.#keyOf(order));
-    const kept = address ? await cache.match(address).catch(() => undefined) : undefined;
-    if (kept) return (await kept.json()) as DrawnPicture;
-    this.#asked.add(order.prefix);
+    // Over plain http a browser has no storage of this kind, and no digests.
+    if (!globalThis.caches) return draw();
+    const key = await this.#keyOf(order);
+    const last = this.#last.get(order.prefix);
+    if (last?.key === key) return last.picture;
+    const picture = (last?.drawn ? undefined : await this.#find(key)) ?? (await this.#drawn(key, !last?.drawn, draw));
+    this.#last.set(order.prefix, { key, ...picture });
+    return picture.picture;
+  }
+
+  async #find(key: string): Promise<Shown | undefined> {
+    const cache = await caches.open(CACHE).catch(() => undefined);
+    const kept = await cache?.match(addressOf(key)).catch(() => undefined);
+    return kept ? { picture: (await kept.json()) as DrawnPicture, drawn: false } : undefined;
+  }
+  async #drawn(key: string, isFirst: boolean, draw: () => Promise<ScreenPicture>): Promise<Shown> {
     const { parts: _, ...picture } = await draw();
-    if (address) void this.#keep(cache, address, picture);
-    return picture;
+    if (isFirst) void this.#keep(key, picture);
+    return { picture, drawn: true };
   }
 
   async #keyOf({ markId, dressing, prefix, palette, recipes }: PictureOrder): Promise<string> {
@@ -72,9 +88,10 @@ export class KeptPictures {
     return digestOf(JSON.stringify([await this.#from, markId, dressing, prefix, palette, own && (await recipeDigest(own)), recipeDigests]));
   }
 
-  async #keep(cache: Cache, address: string, picture: DrawnPicture): Promise<void> {
+  async #keep(key: string, picture: DrawnPicture): Promise<void> {
     try {
-      await cache.put(address, Response.json(picture));
+      const cache = await caches.open(CACHE);
+      await cache.put(addressOf(key), Response.json(picture));
       const all = await cache.keys();
       await Promise.all(all.slice(0, Math.max(0, all.length - MOST_KEPT)).map((old) => cache.delete(old)));
     } catch {

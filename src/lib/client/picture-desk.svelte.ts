@@ -1,6 +1,5 @@
 import { withNews, type Dressing, type DrawnPicture, type Palette, type Recipe, type ShippedFamily } from '$core/index';
 import { DrawingDesk } from './drawing-desk.svelte';
-import { writtenParts } from './written-parts';
 
 /** A picture that a room wants. */
 export interface WantedPicture {
@@ -27,7 +26,6 @@ export class PictureDesk {
 
   readonly #desk: DrawingDesk;
   readonly #drawn = new Map<string, Drawn>();
-  readonly #told = new Map<string, Recipe>();
   #wanted: readonly WantedPicture[] = [];
   #recipes: ReadonlyMap<string, Recipe> = new Map();
   #busy = false;
@@ -42,13 +40,7 @@ export class PictureDesk {
     palette: Palette,
     question: (draughtsman: Parameters<Parameters<DrawingDesk['ask']>[0]>[0]) => Promise<T>,
   ): Promise<T> {
-    const news = [...recipes].filter(([id, recipe]) => this.#told.get(id) !== recipe);
-    for (const [id, recipe] of news) this.#told.set(id, recipe);
-    const marks = news.map(([id, recipe]) => ({ id, parts: writtenParts(recipe), whole: recipe.whole }));
-    return this.#desk.ask(async (draughtsman) => {
-      await draughtsman.tell({ palette, marks });
-      return question(draughtsman);
-    });
+    return this.#desk.about(recipes, palette, question);
   }
 
   close(): void {

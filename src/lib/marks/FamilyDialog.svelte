@@ -13,7 +13,7 @@
   <MarkList
     brand={table.brand}
     marks={table.marks}
-    pictures={(id) => table.desk.others.get(id) ?? (id === table.info.id ? table.desk.stage : undefined)}
+    pictures={(id) => (id === table.info.id ? (table.desk.proofs.full ?? table.desk.stage) : table.desk.others.get(id))}
     newest={(mark) => table.recipes.get(mark.id) ?? mark.recipe}
     leave={() => (open = false)}
   />

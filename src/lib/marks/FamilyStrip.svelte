@@ -21,7 +21,7 @@
       <a href="/brands/{table.brand.slug}/marks/{mark.slug}" aria-current={mark.id === table.info.id ? 'page' : undefined}>
         <span class="picture"
           ><MarkPicture
-            picture={table.desk.others.get(mark.id) ?? (mark.id === table.info.id ? table.desk.stage : undefined)}
+            picture={mark.id === table.info.id ? (table.desk.proofs.full ?? table.desk.stage) : table.desk.others.get(mark.id)}
             label=""
           /></span
         >
