@@ -55,7 +55,8 @@ export async function proofWall(browser, home) {
       const seen = /** @type {{ first?: number, all?: number }} */ ({});
       /** @type {any} */ (window).seen = seen;
       const look = () => {
-        const tiles = [...document.querySelectorAll('.tile')];
+        // Marks on goods are pictures of the server.
+        const tiles = [...document.querySelectorAll('.tile:not(.goods)')];
         const drawn = tiles.filter((tile) => tile.querySelector('svg path'));
         if (drawn.length > 0) seen.first ??= performance.now();
         if (tiles.length > 0 && drawn.length === tiles.length) seen.all ??= performance.now();

@@ -16,11 +16,8 @@ import type { Draughtsman, SmallSizes } from '$workers/draw';
 import { DrawingThread } from './drawing-thread';
 import { KeptPictures } from './kept-pictures';
 
-/**
- * How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes.
- * Where drawing them takes long, the rest is longer by as much, so that the next key seldom finds the worker busy.
- */
-const REST_MS = { least: 120, most: 500, share: 1.5 } as const;
+/** How long the hand rests before proofs are drawn: between two keys of a quick typist nothing but the stage changes. */
+const REST_MS = 120;
 
 /** Sizes that every mark is looked at beside the table, in px of its longer side. */
 export const SMALL_SIZES_PX = [16, 32, 64] as const;
@@ -40,6 +37,8 @@ export interface DeskOrder {
 /** All marks of the brand, and the versions kept beside the one on the table, by id. */
 interface DrawnMarks {
   readonly markId: string;
+  /** What the stage shows over the mark. */
+  readonly worn: Dressing;
   readonly palette: Palette;
   readonly recipes: ReadonlyMap<string, Recipe>;
 }
@@ -61,7 +60,7 @@ const isSame = (one: DeskOrder, other: DeskOrder): boolean =>
 
 /**
  * The page's end of the drawing workers: always the newest order, older ones are dropped. One worker is there for what is worked on; what
- * takes long beside it (the other marks, weights, small sizes) is a second one's, so that the hand never waits for it.
+ * takes long beside it (proofs, the other marks, weights, small sizes) is a second one's, so that the hand never waits for it.
  */
 export class DrawingDesk {
   stage: ScreenPicture | undefined = $state.raw();
@@ -149,26 +148,14 @@ export class DrawingDesk {
     this.stage = withNews(await draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
     this.onstage?.();
     if (!isNewest() || !(await this.#rested(isNewest))) return;
-    const began = performance.now();
-    // Whoever interrupts finds the worker busy: the hand is given longer.
-    this.#restMs = Math.min(REST_MS.most, this.#restMs * REST_MS.share);
     this.rests++;
-    void this.#lookAround({ markId: order.markId, palette, recipes });
-    for (const dressing of new Set([...PROOF_DRESSINGS, order.worn ?? 'full'])) {
-      if (!isNewest()) return;
-      const prefix = `${dressing}-`;
-      const picture = await this.kept.picture({ markId: order.markId, dressing, prefix, palette, recipes }, async () =>
-        withNews(await draughtsman.picture(order.markId, dressing, prefix), this.proofs[dressing]?.groups ?? []),
-      );
-      this.proofs = { ...this.proofs, [dressing]: picture };
-    }
-    this.#restMs = Math.min(REST_MS.most, Math.max(REST_MS.least, (performance.now() - began) * REST_MS.share));
+    void this.#lookAround({ markId: order.markId, worn: order.worn ?? 'full', palette, recipes });
   }
 
   #around: DrawnMarks | undefined;
   #lookingAround = false;
 
-  /** Draws the other marks and the versions kept beside this one, one by one, and measures this one, as they were when the hand rested last. */
+  /** Draws the proofs, the other marks and the versions kept beside this one, one by one, and measures this one, as all were when the hand rested last. */
   async #lookAround(marks: DrawnMarks): Promise<void> {
     this.#around = marks;
     if (this.#lookingAround) return;
@@ -176,9 +163,19 @@ export class DrawingDesk {
     try {
       for (let done: DrawnMarks | undefined; done !== this.#around;) {
         done = this.#around;
-        const { markId, palette, recipes } = done;
+        const { markId, worn, palette, recipes } = done;
+        const isNewest = () => done === this.#around && !this.#closed;
+        for (const dressing of new Set([...PROOF_DRESSINGS, worn])) {
+          if (!isNewest()) break;
+          const prefix = `${dressing}-`;
+          const picture = await this.kept.picture({ markId, dressing, prefix, palette, recipes }, async () => {
+            const draughtsman = await this.#toldBehind(done);
+            return withNews(await draughtsman.picture(markId, dressing, prefix), this.proofs[dressing]?.groups ?? []);
+          });
+          this.proofs = { ...this.proofs, [dressing]: picture };
+        }
         for (const id of [...recipes.keys()].filter((each) => each !== markId)) {
-          if (done !== this.#around || this.#closed) break;
+          if (!isNewest()) break;
           const prefix = `${id}-`;
           const picture = await this.kept.picture({ markId: id, dressing: 'full', prefix, palette, recipes }, async () => {
             const draughtsman = await this.#toldBehind(done);
@@ -186,12 +183,11 @@ export class DrawingDesk {
           });
           if (this.others.get(id) !== picture) this.others = new Map(this.others).set(id, picture);
         }
-        const isNewest = () => done === this.#around && !this.#closed;
         if (isNewest()) this.weights = await (await this.#toldBehind(done)).weights(markId);
         if (isNewest()) this.small = await (await this.#toldBehind(done)).small(markId, SMALL_SIZES_PX);
       }
     } catch (error) {
-      this.problem = `A mark beside could not be drawn: ${error instanceof Error ? error.message : String(error)}`;
+      this.problem = `The proofs could not be drawn: ${error instanceof Error ? error.message : String(error)}`;
     } finally {
       this.#lookingAround = false;
     }
@@ -205,14 +201,13 @@ export class DrawingDesk {
     return thread.draughtsman;
   }
 
-  #restMs: number = REST_MS.least;
   #wake: (() => void) | undefined;
 
   /** Waits until nothing new has come for a moment; false, at once, when something has. */
   async #rested(isNewest: () => boolean): Promise<boolean> {
     if (Object.keys(this.proofs).length === 0) return true;
     await new Promise<void>((resolve) => {
-      const timer = setTimeout(resolve, this.#restMs);
+      const timer = setTimeout(resolve, REST_MS);
       this.#wake = () => {
         clearTimeout(timer);
         resolve();
