@@ -155,36 +155,36 @@ export class DrawingDesk {
   #around: DrawnMarks | undefined;
   #lookingAround = false;
 
-  /** Draws the proofs, the other marks and the versions kept beside this one, one by one, and measures this one, as all were when the hand rested last. */
+  /**
+   * Draws the proofs, the other marks and the versions kept beside this one, one by one, and measures this one, all as they were when the hand
+   * rested last.
+   */
   async #lookAround(marks: DrawnMarks): Promise<void> {
     this.#around = marks;
     if (this.#lookingAround) return;
     this.#lookingAround = true;
     try {
       for (let done: DrawnMarks | undefined; done !== this.#around;) {
-        done = this.#around;
-        const { markId, worn, palette, recipes } = done;
-        const isNewest = () => done === this.#around && !this.#closed;
+        const now = (done = this.#around);
+        const { markId, worn, palette, recipes } = now;
+        const isNewest = () => now === this.#around && !this.#closed;
+        const drawn = (id: string, dressing: Dressing, prefix: string, before: DrawnPicture | undefined) =>
+          this.kept.picture({ markId: id, dressing, prefix, palette, recipes }, async () => {
+            const draughtsman = await this.#toldBehind(now);
+            return withNews(await draughtsman.picture(id, dressing, prefix), before?.groups ?? []);
+          });
         for (const dressing of new Set([...PROOF_DRESSINGS, worn])) {
           if (!isNewest()) break;
-          const prefix = `${dressing}-`;
-          const picture = await this.kept.picture({ markId, dressing, prefix, palette, recipes }, async () => {
-            const draughtsman = await this.#toldBehind(done);
-            return withNews(await draughtsman.picture(markId, dressing, prefix), this.proofs[dressing]?.groups ?? []);
-          });
+          const picture = await drawn(markId, dressing, `${dressing}-`, this.proofs[dressing]);
           this.proofs = { ...this.proofs, [dressing]: picture };
         }
         for (const id of [...recipes.keys()].filter((each) => each !== markId)) {
           if (!isNewest()) break;
-          const prefix = `${id}-`;
-          const picture = await this.kept.picture({ markId: id, dressing: 'full', prefix, palette, recipes }, async () => {
-            const draughtsman = await this.#toldBehind(done);
-            return withNews(await draughtsman.picture(id, 'full', prefix), this.others.get(id)?.groups ?? []);
-          });
+          const picture = await drawn(id, 'full', `${id}-`, this.others.get(id));
           if (this.others.get(id) !== picture) this.others = new Map(this.others).set(id, picture);
         }
-        if (isNewest()) this.weights = await (await this.#toldBehind(done)).weights(markId);
-        if (isNewest()) this.small = await (await this.#toldBehind(done)).small(markId, SMALL_SIZES_PX);
+        if (isNewest()) this.weights = await (await this.#toldBehind(now)).weights(markId);
+        if (isNewest()) this.small = await (await this.#toldBehind(now)).small(markId, SMALL_SIZES_PX);
       }
     } catch (error) {
       this.problem = `The proofs could not be drawn: ${error instanceof Error ? error.message : String(error)}`;
@@ -196,7 +196,14 @@ export class DrawingDesk {
   /** The second worker, told of the marks as they are. */
   async #toldBehind({ palette, recipes }: DrawnMarks): Promise<Remote<Draughtsman>> {
     const thread = (this.#behind ??= this.#newThread());
-    await thread.opened;
+    try {
+      await thread.opened;
+    } catch (error) {
+      // Offline when it was asked for: the next rest tries anew.
+      thread.close();
+      this.#behind = undefined;
+      throw error;
+    }
     await thread.draughtsman.tell(thread.news(palette, recipes));
     return thread.draughtsman;
   }
@@ -205,7 +212,7 @@ export class DrawingDesk {
 
   /** Waits until nothing new has come for a moment; false, at once, when something has. */
   async #rested(isNewest: () => boolean): Promise<boolean> {
-    if (Object.keys(this.proofs).length === 0) return true;
+    if (this.rests === 0) return true;
     await new Promise<void>((resolve) => {
       const timer = setTimeout(resolve, REST_MS);
       this.#wake = () => {

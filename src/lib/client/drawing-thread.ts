@@ -6,7 +6,7 @@ import { writtenParts } from './written-parts';
 /** One worker that draws, and what it knows of a brand's marks. */
 export class DrawingThread {
   readonly draughtsman: Remote<Draughtsman>;
-  /** Once its fonts are named. */
+  /** Once its fonts are named; fails where it cannot be had. */
   readonly opened: Promise<void>;
   readonly #worker: Worker;
   /** What the worker has been told, by id; recipes are never changed, so that the same object is the same news. */
@@ -16,7 +16,10 @@ export class DrawingThread {
   constructor(families: readonly ShippedFamily[], brandSlug: string) {
     this.#worker = new Worker(new URL('../../workers/draw.worker.ts', import.meta.url), { type: 'module' });
     this.draughtsman = wrap<Draughtsman>(this.#worker);
-    const ready = new Promise<void>((resolve) => this.#worker.addEventListener('message', () => resolve(), { once: true }));
+    const ready = new Promise<void>((resolve, reject) => {
+      this.#worker.addEventListener('message', () => resolve(), { once: true });
+      this.#worker.addEventListener('error', () => reject(new Error('The drawing worker could not be had.')), { once: true });
+    });
     this.opened = ready.then(() => this.draughtsman.open(families, `${location.origin}/fonts/`, picturesAddress(brandSlug)));
   }
 

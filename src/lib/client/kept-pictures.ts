@@ -48,13 +48,14 @@ function recipeDigest(recipe: Recipe): Promise<string> {
  * at once, and the worker is free for what is worked on. Where the browser keeps nothing, all is drawn.
  */
 export class KeptPictures {
-  readonly #from: Promise<string>;
+  readonly #drawnBy: string;
+  #from: Promise<string> | undefined;
   /** What was shown last under each prefix. */
   readonly #last = new Map<string, Shown & { readonly key: string }>();
 
   /** @param drawnBy what draws: another version of the app may draw otherwise @param pictures where the pictures in marks are had */
   constructor(drawnBy: string, families: readonly ShippedFamily[], pictures: string) {
-    this.#from = digestOf(JSON.stringify([drawnBy, families, pictures]));
+    this.#drawnBy = JSON.stringify([drawnBy, families, pictures]);
   }
 
   /** A picture as it was shown last or kept, or else as it is drawn now; what is drawn for the first time in this page is kept. */
@@ -81,11 +82,12 @@ export class KeptPictures {
   }
 
   async #keyOf({ markId, dressing, prefix, palette, recipes }: PictureOrder): Promise<string> {
+    const from = await (this.#from ??= digestOf(this.#drawnBy));
     const own = recipes.get(markId);
     // What follows a mark of the brand may follow any of them through others.
     const drawnFrom = own && marksFollowedBy(own).length > 0 ? [...recipes.values()] : own ? [own] : [];
     const recipeDigests = await Promise.all(drawnFrom.map(recipeDigest));
-    return digestOf(JSON.stringify([await this.#from, markId, dressing, prefix, palette, own && (await recipeDigest(own)), recipeDigests]));
+    return digestOf(JSON.stringify([from, markId, dressing, prefix, palette, own && (await recipeDigest(own)), recipeDigests]));
   }
 
   async #keep(key: string, picture: DrawnPicture): Promise<void> {
