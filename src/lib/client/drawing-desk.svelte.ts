@@ -178,12 +178,12 @@ export class DrawingDesk {
           const picture = await drawn(markId, dressing, `${dressing}-`, this.proofs[dressing]);
           this.proofs = { ...this.proofs, [dressing]: picture };
         }
+        if (isNewest()) this.weights = await (await this.#toldBehind(now)).weights(markId);
         for (const id of [...recipes.keys()].filter((each) => each !== markId)) {
           if (!isNewest()) break;
           const picture = await drawn(id, 'full', `${id}-`, this.others.get(id));
           if (this.others.get(id) !== picture) this.others = new Map(this.others).set(id, picture);
         }
-        if (isNewest()) this.weights = await (await this.#toldBehind(now)).weights(markId);
         if (isNewest()) this.small = await (await this.#toldBehind(now)).small(markId, SMALL_SIZES_PX);
       }
     } catch (error) {
