@@ -1,6 +1,16 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import { answers } from '$lib/client/read-again';
   import TopBar from '$lib/ui/TopBar.svelte';
+
+  /** How often a server that cannot be reached is asked again, in milliseconds. */
+  const ASKED_MS = 2000;
+  onMount(() => {
+    if (!page.error?.unreachable) return;
+    const timer = setInterval(async () => (await answers()) && location.reload(), ASKED_MS);
+    return () => clearInterval(timer);
+  });
 </script>
 
 <svelte:head><title>Not here · Lucky Thistle</title></svelte:head>

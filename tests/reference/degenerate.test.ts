@@ -3,12 +3,15 @@ import { describe, expect, it } from 'vitest';
 import {
   boundsOf,
   COMBININGS,
+  contoursOf,
+  curvesOf,
   flatten,
   FORM_NAMES,
   heightOf,
   mapPath,
   outlineOf,
   pathData,
+  scaling,
   startOf,
   toSize,
   translation,
@@ -61,14 +64,25 @@ describe('combining near-equal and degenerate shapes', () => {
 const JUDGED_PX = 2400;
 const JUDGED_FINELY_PX = 7200;
 
-/** What a stroke covers by its definition in SVG 2, 13.5, as librsvg draws it. */
-function strokedByLibrsvg({ path, rule }: Region, width: number, join: Join, px: number): number {
+/** Files hold three decimals, which turn a miter right at its limit into a bevel: librsvg is given all of it this many times larger. */
+const LARGER = 1024;
+
+/**
+ * What a stroke covers by its definition in SVG 2, 13.5, as librsvg draws it: the whole, for its joins, and each curve by itself over it,
+ * because turns tighter than half the stroke leave holes right beside the line where librsvg draws the whole at once.
+ */
+function strokedByLibrsvg(region: Region, width: number, join: Join, px: number): number {
+  const path = mapPath(region.path, scaling(LARGER));
   const box = boundsOf(path);
   if (!box) return 0;
-  const room = width * 5;
+  const room = width * LARGER * 5;
   const side = Math.max(widthOf(box), heightOf(box)) + 2 * room;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.left - room} ${box.top - room} ${side} ${side}"><path d="${pathData(path)}" fill="none" fill-rule="${rule}" stroke="#000" stroke-width="${width}" stroke-linejoin="${join}" stroke-miterlimit="8"/></svg>`;
-  return coverageOf(byLibrsvg(svg, px, px)) * (side / px) ** 2;
+  const alone = contoursOf(path)
+    .flatMap(curvesOf)
+    .map(([from, ...to]) => `M${from?.x} ${from?.y}${['', 'L', 'Q', 'C'][to.length]}${to.map(({ x, y }) => `${x} ${y}`).join(' ')}`);
+  const drawn = [pathData(path), ...alone].map((d) => `<path d="${d}"/>`).join('');
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.left - room} ${box.top - room} ${side} ${side}"><g fill="none" stroke="#000" stroke-width="${width * LARGER}" stroke-linejoin="${join}" stroke-miterlimit="8">${drawn}</g></svg>`;
+  return coverageOf(byLibrsvg(svg, px, px)) * (side / LARGER / px) ** 2;
 }
 
 describe('bands of all joins', () => {
@@ -76,7 +90,7 @@ describe('bands of all joins', () => {
     const next = random(12);
     const off: string[] = [];
     const JOIN = { round: JoinType.Round, miter: JoinType.Miter, bevel: JoinType.Bevel } as const;
-    const forms = FORM_NAMES.filter(() => DEEP || next() < 0.08);
+    const forms = FORM_NAMES.filter((form) => (process.env['FORM'] ? form === process.env['FORM'] : DEEP || next() < 0.08));
     for (const form of forms)
       for (const join of ['round', 'miter', 'bevel'] as const satisfies readonly Join[])
         for (let n = 0; n < casesOf({ inFull: 7, sample: 1 }); n++) {

@@ -92,7 +92,7 @@ export class Visitor {
 }
 
 /** The app, a browser and, for every test, a fresh page that must end without an error; all cleared away at the end. */
-export function useVisitor(): {
+export function useVisitor(options: { readonly demo?: boolean } = {}): {
   readonly app: Awaited<ReturnType<typeof startTestApp>>;
   readonly browser: Browser;
   readonly visitor: Visitor;
@@ -101,7 +101,7 @@ export function useVisitor(): {
   let chromium: TestBrowser;
   let visitor: Visitor;
   beforeAll(async () => {
-    app = await startTestApp();
+    app = await startTestApp(options);
     chromium = await startChromium();
   });
   afterAll(async () => {

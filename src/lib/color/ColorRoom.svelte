@@ -1,7 +1,5 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
-  import { invalidateAll } from '$app/navigation';
   import {
     noted,
     paletteFaults,
@@ -17,8 +15,8 @@
     type ShippedFamily,
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';
-  import { onNews } from '$lib/client/work/news';
   import type { OpenWork } from '$lib/client/work/open-work.svelte';
   import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
@@ -71,10 +69,9 @@
 
   onMount(() => {
     for (const work of [desk.colors, desk.keptBeside]) void work.restore();
-    const again = () => navigating.to === null && void invalidateAll();
-    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    const stop = readAgainOnNews([`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)]);
     return () => {
-      for (const stop of stops) stop();
+      stop();
       for (const work of [desk.colors, desk.keptBeside]) work.close();
       desk.drawing.close();
     };

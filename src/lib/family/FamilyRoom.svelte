@@ -1,11 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
-  import { invalidateAll } from '$app/navigation';
   import type { Palette, ShippedFamily } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';
-  import { onNews } from '$lib/client/work/news';
   import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import { FamilyDesk, provideFamilyDesk } from './family-desk.svelte';
   import FamilyTree from './FamilyTree.svelte';
@@ -34,10 +32,9 @@
   });
 
   onMount(() => {
-    const again = () => navigating.to === null && void invalidateAll();
-    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    const stop = readAgainOnNews([`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)]);
     return () => {
-      for (const stop of stops) stop();
+      stop();
       desk.drawing.close();
     };
   });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import FormPicture from './FormPicture.svelte';
-  import { startOf } from '$core/index';
+  import { LONGEST_TEXT, startOf, withTexts } from '$core/index';
   import { addables, type Addable } from './table/addables';
   import { matching } from './table/matching';
   import { useTable } from './table/table.svelte';
@@ -14,8 +14,25 @@
 
   const found = $derived.by((): readonly Addable[] => {
     if (!showing) return [];
-    return matching(addables(table), typed);
+    const { asked, texts } = withTexts(typed);
+    const all = addables(table);
+    const begun = texts.length > 0 ? matching(all, asked).filter((addable) => addable.texts) : [];
+    if (begun.length === 0) return matching(all, typed);
+    return begun.map((addable) => {
+      const taken = texts.slice(0, addable.texts);
+      return {
+        ...addable,
+        hint: `that ${taken.length === 1 ? 'says' : 'say'} ${taken.map((text) => `“${text}”`).join(', ')}`,
+        add: () => addable.add(taken),
+      };
+    });
   });
+  /** What can be done with the words themselves, whatever they ask for. */
+  const words = $derived(typed.trim());
+  const others = $derived([
+    { id: 'art', before: 'Look for', after: 'in the art library', act: searchArt },
+    { id: 'write', before: 'Write', after: 'as lettering', act: write },
+  ]);
 
   /** Brings the caret here; the `/` key does it from anywhere. */
   export function focus(): void {
@@ -30,10 +47,15 @@
   }
   /** What was typed, looked for among the art that ships. */
   function searchArt(): void {
-    table.art.text = typed.trim();
+    table.art.text = words;
     table.art.show();
     typed = '';
     showing = false;
+  }
+  /** What was typed, as it was typed. */
+  function write(): void {
+    const lettering = addables(table).find(({ id: which }) => which === 'lettering');
+    choose(lettering && { ...lettering, add: () => lettering.add([words]) });
   }
   function keys(event: KeyboardEvent): void {
     if (event.key === 'Escape') {
@@ -41,10 +63,10 @@
       field?.blur();
     } else if (event.key === 'Enter') {
       if (current < found.length) choose(found[current]);
-      else if (typed.trim() !== '') searchArt();
+      else if (words !== '') others[current - found.length]?.act();
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
-      const all = found.length + (typed.trim() === '' ? 0 : 1);
+      const all = found.length + (words === '' ? 0 : others.length);
       current = (current + (event.key === 'ArrowDown' ? 1 : -1) + all) % Math.max(1, all);
     } else current = 0;
   }
@@ -59,7 +81,8 @@
     aria-expanded={showing}
     aria-controls="{id}-list"
     aria-activedescendant={showing ? `${id}-${current}` : undefined}
-    placeholder="Add anything: “ring”, “second line”"
+    placeholder="Add anything: “ring”, “text: Est. 1987”"
+    maxlength={LONGEST_TEXT}
     autocomplete="off"
     onfocus={() => (showing = true)}
     onblur={() => (showing = false)}
@@ -85,18 +108,18 @@
           <span><strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span></span>
         </li>
       {/each}
-      {#if typed.trim() !== ''}
+      {#each words === '' ? [] : others as { id: what, before, after, act }, index (what)}
         <!-- svelte-ignore a11y_click_events_have_key_events -->
         <li
-          id="{id}-{found.length}"
+          id="{id}-{found.length + index}"
           role="option"
-          aria-selected={current === found.length}
+          aria-selected={current === found.length + index}
           onpointerdown={(event) => event.preventDefault()}
-          onclick={searchArt}
+          onclick={act}
         >
-          <span class="tiny"></span><span>Look for <strong>“{typed.trim()}”</strong> in the art library</span>
+          <span class="tiny"></span><span>{before} <strong>“{words}”</strong> {after}</span>
         </li>
-      {/if}
+      {/each}
     </ul>
   {/if}
 </div>

@@ -108,62 +108,72 @@
 </script>
 
 <Modal bind:open title="Files of {table.info.name}" size="xs" autoclose={false}>
-  <div class="grid">
-    <Label for="file-dressing">Colorway</Label>
-    <Select id="file-dressing" items={options} bind:value={dressing} placeholder="" />
-    <Label for="file-crop">Frame</Label>
-    <Select id="file-crop" items={crops} bind:value={crop} placeholder="" />
-    <Label for="file-room">Clear space (% of the longer side)</Label>
-    <Input id="file-room" bind:value={room} inputmode="decimal" autocomplete="off" />
-    <Label for="file-format">Format</Label>
-    <Select
-      id="file-format"
-      items={formats.map(({ name, label }) => ({ value: name, name: label }))}
-      value={format.name}
-      onchange={(event) => (chosen = event.currentTarget.value as FormatName)}
-      placeholder=""
-    />
-    {#if !format.clear}
-      <Label for="file-ground">Ground</Label>
-      <Select id="file-ground" items={grounds} bind:value={ground} placeholder="" />
-    {/if}
-    {#if format.pixels}
-      <Label for="file-width">Width (pixels)</Label>
-      <Input id="file-width" bind:value={width} inputmode="numeric" autocomplete="off" />
-      <Label for="file-height">Height (pixels; empty follows the width)</Label>
-      <Input id="file-height" bind:value={height} inputmode="numeric" autocomplete="off" />
-      <Label for="file-mm">Printed width (mm, if it matters)</Label>
-      <Input id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
-    {/if}
-  </div>
-  {#if proposed.length > 0 && format.pixels}
-    <p class="mt-3 quiet">
-      For where the marks will live: {#each proposed as file, index (index)}<button class="link mr-2" onclick={() => take(file)}
-          >{file.label} {file.widthPx} px</button
-        >{/each}
-    </p>
-  {/if}
-  <p class="quiet mt-3">
-    {format.about}
-    {#if format.pixels}With both sides given, the mark is fitted and centered.{/if}
-  </p>
-  {#if blends && dressing === 'full'}<p class="mt-2" role="note">
-      This mark blends its colors. Browsers draw that right in the SVG; some other programs show other colors. The pictures in pixels are
-      right.
-    </p>{/if}
-  {#if fault}<p class="mt-2 text-rust" role="alert">{fault}</p>{/if}
-  <div class="mt-4 flex justify-end gap-3">
-    {#each making as { name, stop }, at (at)}
-      <p class="making" role="status">
-        {name} is being made{seconds > 0 ? `, ${seconds} s` : ''} …
-        <button class="link" onclick={() => stop.abort()}>Stop</button>
+  <!-- Enter in any of its fields makes the file. -->
+  <form
+    onsubmit={(event) => {
+      event.preventDefault();
+      void download(format);
+    }}
+  >
+    <div class="grid">
+      <Label for="file-dressing">Colorway</Label>
+      <Select id="file-dressing" items={options} bind:value={dressing} placeholder="" />
+      <Label for="file-crop">Frame</Label>
+      <Select id="file-crop" items={crops} bind:value={crop} placeholder="" />
+      <Label for="file-room">Clear space (% of the longer side)</Label>
+      <Input id="file-room" bind:value={room} inputmode="decimal" autocomplete="off" />
+      <Label for="file-format">Format</Label>
+      <Select
+        id="file-format"
+        items={formats.map(({ name, label }) => ({ value: name, name: label }))}
+        value={format.name}
+        onchange={(event) => (chosen = event.currentTarget.value as FormatName)}
+        placeholder=""
+      />
+      {#if !format.clear}
+        <Label for="file-ground">Ground</Label>
+        <Select id="file-ground" items={grounds} bind:value={ground} placeholder="" />
+      {/if}
+      {#if format.pixels}
+        <Label for="file-width">Width (pixels)</Label>
+        <Input id="file-width" bind:value={width} inputmode="numeric" autocomplete="off" />
+        <Label for="file-height">Height (pixels; empty follows the width)</Label>
+        <Input id="file-height" bind:value={height} inputmode="numeric" autocomplete="off" />
+        <Label for="file-mm">Printed width (mm, if it matters)</Label>
+        <Input id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
+      {/if}
+    </div>
+    {#if proposed.length > 0 && format.pixels}
+      <p class="mt-3 quiet">
+        For where the marks will live: {#each proposed as file, index (index)}<button
+            type="button"
+            class="link mr-2"
+            onclick={() => take(file)}>{file.label} {file.widthPx} px</button
+          >{/each}
       </p>
-    {/each}
-    {#each formats.filter(({ name }) => name === 'svg' && name !== format.name) as outlines (outlines.name)}
-      <Button color="alternative" onclick={() => download(outlines)}>Download {outlines.label.split(',')[0]}</Button>
-    {/each}
-    <Button onclick={() => download(format)}>Download {format.label.split(',')[0]}</Button>
-  </div>
+    {/if}
+    <p class="quiet mt-3">
+      {format.about}
+      {#if format.pixels}With both sides given, the mark is fitted and centered.{/if}
+    </p>
+    {#if blends && dressing === 'full'}<p class="mt-2" role="note">
+        This mark blends its colors. Browsers draw that right in the SVG; some other programs show other colors. The pictures in pixels are
+        right.
+      </p>{/if}
+    {#if fault}<p class="mt-2 text-rust" role="alert">{fault}</p>{/if}
+    <div class="mt-4 flex justify-end gap-3">
+      {#each making as { name, stop }, at (at)}
+        <p class="making" role="status">
+          {name} is being made{seconds > 0 ? `, ${seconds} s` : ''} …
+          <button type="button" class="link" onclick={() => stop.abort()}>Stop</button>
+        </p>
+      {/each}
+      {#each formats.filter(({ name }) => name === 'svg' && name !== format.name) as outlines (outlines.name)}
+        <Button type="button" color="alternative" onclick={() => download(outlines)}>Download {outlines.label.split(',')[0]}</Button>
+      {/each}
+      <Button type="submit">Download {format.label.split(',')[0]}</Button>
+    </div>
+  </form>
 </Modal>
 
 <style>

@@ -1,14 +1,14 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { goto, invalidateAll } from '$app/navigation';
-  import { navigating, page } from '$app/state';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { SHOWN_UNITS, type ShownUnit } from '$core/index';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
   import { OpenMark } from '$lib/client/work/open-mark.svelte';
   import type { Step } from '$lib/client/work/work-form';
-  import { onNews } from '$lib/client/work/news';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import { undoOrder } from '$lib/client/work/undo-order';
   import { rooms } from '$lib/ui/rooms';
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
@@ -89,8 +89,7 @@
   onMount(() => {
     for (const work of works) void work.restore();
     lookAgain();
-    // Whoever is on the way to another page gets the news there; asking again would call the way off.
-    const stopNews = onNews(`family:${brand.id}`, () => navigating.to === null && void invalidateAll());
+    const stopNews = readAgainOnNews([`family:${brand.id}`]);
     return () => {
       stopNews();
       works.forEach((work) => work.close());

@@ -1,9 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
-  import { invalidateAll } from '$app/navigation';
   import type { Palette, PhotoDesk, ShippedFamily } from '$core/index';
   import type { PhotoView } from '$lib/client/photo-view';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
   import { onNews } from '$lib/client/work/news';
@@ -45,10 +44,9 @@
   });
   onMount(() => {
     void desk.work.restore();
-    const again = () => navigating.to === null && void invalidateAll();
     const reload = () => void desk.reload();
     const stops = [
-      ...[`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again)),
+      readAgainOnNews([`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)]),
       ...[`photos:${brand.id}`, `photo-runs:${brand.id}`].map((subject) => onNews(subject, reload)),
     ];
     return () => {

@@ -1,11 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
-  import { invalidateAll } from '$app/navigation';
   import type { Brief, ShippedFamily, TypeDesk } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import type { ShownMark } from '$lib/client/read-marks';
-  import { onNews } from '$lib/client/work/news';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import type { OfferedPicture } from '$lib/client/bring-picture';
   import RoomFrame from '$lib/ui/RoomFrame.svelte';
   import LayoutGrid from './LayoutGrid.svelte';
@@ -34,12 +32,9 @@
   });
   $effect(() => desk.drawing.want(desk.recipes, desk.wanted));
   onMount(() => {
-    const again = () => navigating.to === null && void invalidateAll();
-    const stops = [`family:${brand.id}`, `handovers:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) =>
-      onNews(subject, again),
-    );
+    const stop = readAgainOnNews([`family:${brand.id}`, `handovers:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)]);
     return () => {
-      for (const stop of stops) stop();
+      stop();
       desk.drawing.close();
     };
   });

@@ -1,7 +1,5 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
-  import { invalidateAll } from '$app/navigation';
   import {
     VISION_MATRIX,
     VISION_NAMES,
@@ -13,9 +11,9 @@
     type ShippedFamily,
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import type { PhotoView } from '$lib/client/photo-view';
   import type { ShownMark } from '$lib/client/read-marks';
-  import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
   import { tellLooks } from '$lib/ui/kept-looks.svelte';
@@ -77,10 +75,9 @@
     void desk.limits.restore();
     void desk.goods.restore();
     void desk.lookAround();
-    const again = () => navigating.to === null && void invalidateAll();
-    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    const stop = readAgainOnNews([`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)]);
     return () => {
-      for (const stop of stops) stop();
+      stop();
       desk.limits.close();
       desk.goods.close();
       desk.drawing.close();

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { navigating } from '$app/state';
   import { invalidateAll } from '$app/navigation';
   import {
     pageOrder,
@@ -23,10 +22,10 @@
     type TypeDesk,
   } from '$core/index';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
+  import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';
   import { sentences } from '$lib/client/request';
   import { bringPicture, type OfferedPicture } from '$lib/client/bring-picture';
-  import { onNews } from '$lib/client/work/news';
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
   import ClientLinks from './ClientLinks.svelte';
@@ -89,10 +88,9 @@
 
   onMount(() => {
     void open.restore();
-    const again = () => navigating.to === null && !open.unsaved && void invalidateAll();
-    const stops = [`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)].map((subject) => onNews(subject, again));
+    const stop = readAgainOnNews([`family:${brand.id}`, ...marks.map(({ id }) => `mark:${id}`)], () => !open.unsaved);
     return () => {
-      for (const stop of stops) stop();
+      stop();
       open.close();
       drawing.close();
     };

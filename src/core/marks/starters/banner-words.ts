@@ -56,8 +56,9 @@ export const bannerWordsStarters: Starters = ({ recipe, brandName, secondFamily,
       label: `Words on ${labelOf(shape).toLowerCase()}`,
       hint: 'centered on it and fitted to it',
       words: ['banner', 'ribbon', 'motto', 'text', 'panel', 'line'],
-      make: () => {
-        const part = bannerWords(freePartId(recipe, 'words'), brandName, shape, family);
+      texts: 1,
+      make: ([text] = []) => {
+        const part = bannerWords(freePartId(recipe, 'words'), text || brandName, shape, family);
         return { parts: [part], chosen: part.id };
       },
     }));

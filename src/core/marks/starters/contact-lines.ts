@@ -8,12 +8,24 @@ import { freePartIds, type Started } from './starter';
 const CONTACT = { size: 0.06, leastPx: 18, trackingPermille: 20 } as const;
 
 /** The first lines: their symbols in the art library, and the words they start with. */
-export const CONTACT_STARTS = [
+const CONTACT_STARTS = [
   { art: 'ph/phone-fill', text: '01 234 567' },
   { art: 'ph/envelope-fill', text: 'hello@example.com' },
   { art: 'ph/globe-fill', text: 'example.com' },
   { art: 'ph/map-pin-fill', text: 'Street and town' },
 ] as const;
+
+/** Where a contact line leads, by how it is written: a mail address, a number to call, a site, else a place. */
+function artFor(text: string): string {
+  const [phone, mail, site, place] = CONTACT_STARTS.map(({ art }) => art) as [string, string, string, string];
+  if (/^\S+@\S+$/.test(text)) return mail;
+  if (/^[\d\s()+./-]{5,}$/.test(text) && (text.match(/\d/g)?.length ?? 0) >= 5) return phone;
+  return /^(https?:\/\/|www\.)|^[^\s/]+\.\p{L}{2,}(\/\S*)?$/iu.test(text) ? site : place;
+}
+
+/** What contact lines start with: the texts that were typed, each with the symbol of where it leads; without any, one of each kind. */
+export const contactStarts = (texts: readonly string[] = []): readonly { readonly art: string; readonly text: string }[] =>
+  texts.length > 0 ? texts.filter(Boolean).map((text) => ({ art: artFor(text), text })) : CONTACT_STARTS;
 
 /** A symbol of a contact line, as the art library gives it, and the words that it starts with. */
 export interface ContactLineStart {

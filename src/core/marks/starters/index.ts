@@ -13,11 +13,11 @@ const STARTERS = [letteringStarters, secondLineStarters, ringTextStarters, banne
 export const startersFor = (context: StarterContext): readonly Starter[] => STARTERS.flatMap((starters) => starters(context));
 
 export { bannerWords } from './banner-words';
-export { CONTACT_STARTS, contactLines, type ContactLineStart } from './contact-lines';
-export { nameLettering } from './lettering';
+export { contactLines, contactStarts, type ContactLineStart } from './contact-lines';
+export { nameLettering, newLettering } from './lettering';
 export { linkStarters } from './links';
 export { followingRecipe, initialRecipe } from './new-marks';
 export { ringTexts } from './ring-text';
 export { secondLine } from './second-line';
-export { isBacking, newShape } from './shapes';
-export { withStarted, type Started, type Starter, type StarterContext } from './starter';
+export { isBacking, liesBehind, newShape } from './shapes';
+export { withStarted, withTexts, type Started, type Starter, type StarterContext } from './starter';

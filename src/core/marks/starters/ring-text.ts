@@ -60,14 +60,15 @@ export const ringTextStarters: Starters = ({ recipe, ink, brandName, chosen }) =
       label: 'Ring text',
       hint: round ? `around ${labelOf(round).toLowerCase()}, above and below` : 'above and below, on one center',
       words: ['circle', 'badge', 'arc', 'round', 'text', 'arch', 'curved'],
-      make: () => {
+      texts: 2,
+      make: ([above, below] = []) => {
         const [upper = '', lower = ''] = freePartIds(recipe, ['ring-text', 'ring-text']);
         const around =
           round?.kind === 'shape' && (round.form.form === 'disk' || round.form.form === 'ring')
             ? { id: round.id, radiusPx: Math.min(round.form.widthPx, round.form.heightPx) / 2 }
             : undefined;
         const family = name?.kind === 'lettering' ? name.font.family : 'marcellus';
-        const [over, under] = ringTexts([upper, lower], [brandName, 'Since the first day'], family, around, ink);
+        const [over, under] = ringTexts([upper, lower], [above || brandName, below || 'Since the first day'], family, around, ink);
         return { parts: [under, over], chosen: over.id };
       },
     },

@@ -43,8 +43,9 @@ export const secondLineStarters: Starters = ({ recipe, secondFamily, chosen }) =
       label: 'Second line',
       hint: 'smaller, lighter, opened up',
       words: ['descriptor', 'est. line', 'tagline', 'text', 'subtitle'],
-      make: () => {
-        const part = secondLine(freePartId(recipe, 'second'), 'Second line', name, secondFamily);
+      texts: 1,
+      make: ([text] = []) => {
+        const part = secondLine(freePartId(recipe, 'second'), text || 'Second line', name, secondFamily);
         return { parts: [part], chosen: part.id };
       },
     },

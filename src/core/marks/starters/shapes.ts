@@ -1,9 +1,10 @@
-import { boundsOf, type Bounds } from '../../geometry';
+import { boundsOf, heightOf, widthOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
 import { FORM_NAMES, formKind, outlineOf, startOf, type Form, type FormName } from '../../shapes';
 import type { Shape } from '../parts/shape';
 import { freePartId } from '../recipe/edit';
 import { createPart } from '../recipe/recipe';
+import type { Part } from '../registry';
 import type { Starters } from './starter';
 
 /** Forms that lie behind what is there, rather than beside it. */
@@ -11,6 +12,18 @@ const BACKINGS: ReadonlySet<FormName> = new Set(['disk', 'ring', 'panel', 'chamf
 
 /** Whether a new shape of a form goes behind everything and around it. */
 export const isBacking = (form: FormName): boolean => BACKINGS.has(form) || formKind(form).group === 'shield';
+
+/** How much of a mark a backing covers at least, both ways: a thin rule is none, whatever its form. */
+const BACKS = 0.6;
+
+/** Whether a part is a shield, disk or other backing behind most of a mark. */
+export const liesBehind = (part: Part, ink: Bounds): boolean =>
+  part.kind === 'shape' &&
+  isBacking(part.form.form) &&
+  'widthPx' in part.form &&
+  'heightPx' in part.form &&
+  part.form.widthPx * (part.place.scale ?? 1) >= BACKS * widthOf(ink) &&
+  part.form.heightPx * (part.place.scale ?? 1) >= BACKS * heightOf(ink);
 
 /** How large what lies beside a mark starts against the mark's width, and the air under it (common practice). */
 const BESIDE = { line: 0.6, banner: 0.9, ornament: 0.4, shape: 0.35, shield: 1, air: 0.12 } as const;

@@ -36,7 +36,16 @@ export interface Starter {
   readonly words: readonly string[];
   /** The form it draws, for its picture in the list. */
   readonly form?: FormName;
-  readonly make: () => Started;
+  /** How many texts it begins with; those that are typed along with its name take the place of its own, in reading order. */
+  readonly texts?: number;
+  readonly make: (texts?: readonly string[]) => Started;
+}
+
+/** What was typed to add something, apart: what is looked for, and the texts it begins with: “ring text: Harbor | Since 1987”. */
+export function withTexts(typed: string): { readonly asked: string; readonly texts: readonly string[] } {
+  const [, asked = typed, after = ''] = /^([^:]+):(.*)$/s.exec(typed) ?? [];
+  const texts = after.split('|').map((text) => text.trim());
+  return { asked, texts: texts.some(Boolean) ? texts : [] };
 }
 
 /** What one file of starters offers for a mark as it stands. */

@@ -70,14 +70,14 @@ export const adding =
   (
     kinds: readonly (readonly [TreatmentKindName, Readonly<Record<string, unknown>>?])[],
     heightPx: number,
-    seen: (paint: Paint) => Paint = (paint) => paint,
+    seen: (paint: Paint, kind: TreatmentKindName) => Paint = (paint) => paint,
   ): TreatmentsEdit =>
   (before) => {
     if (before.length + kinds.length > MOST_TREATMENTS) return before;
     return kinds.reduce<Treatments>((list, [kind, own]) => {
       const begun = suitedTo(newTreatment(kind, freeTreatmentId(list), own), heightPx);
       // Colors that pass into one another stay apart: only what has one paint takes another.
-      return [...list, 'paint' in begun ? { ...begun, paint: seen(begun.paint) } : begun];
+      return [...list, 'paint' in begun ? { ...begun, paint: seen(begun.paint, kind) } : begun];
     }, before);
   };
 

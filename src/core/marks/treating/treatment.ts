@@ -89,6 +89,8 @@ export interface TreatmentKind<S extends z.ZodType> {
   readonly controls: readonly TreatmentControl[];
   readonly handles?: readonly TreatmentHandle[];
   readonly inOneColor: InOneColor;
+  /** Whether it is seen in the part's own color, too: it does not begin in another where that is its own. */
+  readonly seenInOwnColor?: true;
   /** Whether it looks at the light of the mark. */
   readonly lit?: true;
   readonly treat: (treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated;

@@ -31,6 +31,7 @@ export const separation: TreatmentKind<typeof separationSchema> = {
     { type: 'paint', field: 'paint', label: 'Color', hint: 'What it is painted with' },
   ],
   handles: [{ type: 'throw', angle: 'angleDeg', length: 'distancePx' }],
+  seenInOwnColor: true,
   inOneColor: 'dropped',
   treat: (shade, layers, { paths }) => {
     const turn = (shade.angleDeg * Math.PI) / 180;

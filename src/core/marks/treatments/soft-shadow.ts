@@ -34,6 +34,7 @@ export const softShadow: TreatmentKind<typeof softShadowSchema> = {
     { type: 'paint', field: 'paint', label: 'Color', hint: 'What it is painted with' },
   ],
   handles: [{ type: 'throw', angle: 'angleDeg', length: 'distancePx' }],
+  seenInOwnColor: true,
   inOneColor: 'dropped',
   treat: (shadow, layers, { paths }) => {
     const turn = (shadow.angleDeg * Math.PI) / 180;

@@ -47,6 +47,7 @@ export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
     { type: 'paint', field: 'paint', label: 'Color', hint: 'What the lines are painted with' },
   ],
   handles: [{ type: 'edge', length: 'gapPx', side: 1 }],
+  seenInOwnColor: true,
   inOneColor: 'kept',
   treat: (steps, layers, { paths }) => {
     const outlines = outlinesOf(layers);

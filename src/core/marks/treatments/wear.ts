@@ -67,6 +67,7 @@ export const wear: TreatmentKind<typeof wearSchema> = {
     { type: 'paint', field: 'paint', label: 'Color', hint: 'What the tone is painted with', when: ({ how }) => how === 'tone' },
     { type: 'number', field: 'seed', label: 'Seed', hint: 'Another number is another piece of the same texture' },
   ],
+  seenInOwnColor: true,
   inOneColor: 'kept',
   treat: (wear, layers, { paths }) => {
     const area = silhouette(layers, paths);

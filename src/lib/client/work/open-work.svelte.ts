@@ -4,12 +4,11 @@ import { Journal, type LeftWork, type WaitingGesture } from './journal';
 import { owedWorks, type OwedWork } from './left-work';
 import { looksOnly } from './looks-only';
 import { onNews } from './news';
+import { retryMs } from './retry';
 import { nextPortion, writtenWork, type ChangesOf } from './portions';
 import type { SaveState, Step, WorkForm, WorkStart } from './work-form';
 
-const RETRY_MS = [500, 1000, 2000, 4000, 8000];
 const waitFor = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const retryMs = (failures: number): number => RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 0;
 /** Ids asked about at once. */
 const ASKED = 60;
 /** What may go otherwise later: a conflict is settled, a server comes back, somebody signs in again or gets their role back. */

@@ -60,6 +60,11 @@
       opener?.focus();
       event.stopPropagation();
     }
+    // What stands first is what was meant.
+    if (event.key === 'Enter' && event.target === search && found[0]) {
+      event.preventDefault();
+      take(found[0]);
+    }
     if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
     event.preventDefault();
     const stops = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('input, li button')];

@@ -1,8 +1,8 @@
 import {
   BUILDER_NAMES,
   builderRow,
-  CONTACT_STARTS,
   contactLines,
+  contactStarts,
   linkStarters,
   looksOf,
   OWN_TREATMENTS,
@@ -28,8 +28,13 @@ export interface Addable {
   readonly words: readonly string[];
   /** The form it draws, for its picture in the list. */
   readonly form?: FormName;
-  readonly add: () => void;
+  /** How many texts it can begin with. */
+  readonly texts?: number;
+  readonly add: (texts?: readonly string[]) => void;
 }
+
+/** As many contact lines as anybody types at once. */
+const MOST_LINES = 12;
 
 /** Asks for files with the browser's own chooser. */
 function chooseFiles(accept: string, take: (files: readonly File[]) => void): void {
@@ -55,13 +60,14 @@ export const starterContext = (table: Table): StarterContext => ({
   chosen: table.selectedId,
 });
 
-async function addContactLines(table: Table): Promise<void> {
+async function addContactLines(table: Table, texts?: readonly string[]): Promise<void> {
+  const wanted = contactStarts(texts).slice(0, MOST_LINES);
   const answers = await Promise.all(
-    CONTACT_STARTS.map(({ art }) => request<Omit<KnownInput, 'id'>>('GET', `/api/art/${art}?brand=${table.brand.slug}`)),
+    wanted.map(({ art }) => request<Omit<KnownInput, 'id'>>('GET', `/api/art/${art}?brand=${table.brand.slug}`)),
   );
   const lost = answers.flatMap((answer) => (answer.ok ? [] : answer.problems));
   if (lost.length > 0) table.said = `Some symbols could not be had: ${sentences(lost)}`;
-  const starts = CONTACT_STARTS.map(({ text }, index) => {
+  const starts = wanted.map(({ text }, index) => {
     const answer = answers[index];
     return { text, symbol: answer?.ok ? ({ ...answer.value, id: 'symbol' } as KnownInput) : undefined };
   });
@@ -101,7 +107,7 @@ function treatmentAddables({ treating, chosen, palette }: Table): readonly Addab
 /** Everything the add field can add right now: what the core starts, and what must be asked for first. */
 export function addables(table: Table): readonly Addable[] {
   const context = starterContext(table);
-  const started = ({ make, ...words }: Starter): Addable => ({ ...words, add: () => addStarted(table, words.label, make()) });
+  const started = ({ make, ...words }: Starter): Addable => ({ ...words, add: (texts) => addStarted(table, words.label, make(texts)) });
   const file = (reference: boolean) => () => chooseFiles(ACCEPTED, (files) => void table.bringIn(files, UNSAID, reference));
   const asked: readonly Addable[] = [
     {
@@ -109,7 +115,8 @@ export function addables(table: Table): readonly Addable[] {
       label: 'Contact lines',
       hint: 'symbol and words, one height, one gap',
       words: ['phone', 'mail', 'address', 'website', 'business card', 'social', 'list'],
-      add: () => void addContactLines(table),
+      texts: MOST_LINES,
+      add: (texts) => void addContactLines(table, texts),
     },
     {
       id: 'art',

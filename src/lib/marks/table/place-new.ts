@@ -2,13 +2,10 @@ import {
   createPart,
   expect,
   freePartId,
-  heightOf,
-  isBacking,
-  widthOf,
+  liesBehind,
   type Bounds,
   type KnownInput,
   type KnownPart,
-  type Part,
   type Picture,
   type Recipe,
 } from '$core/index';
@@ -21,16 +18,6 @@ type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;
 /** White between a mark and a new piece above it, as a share of the piece. */
 const AIR = 0.12;
 
-/** A thin rule is no backing, whatever its form: one lies behind most of the mark both ways. */
-const MOST = 0.6;
-const isBehind = (part: Part, ink: Bounds): boolean =>
-  part.kind === 'shape' &&
-  isBacking(part.form.form) &&
-  'widthPx' in part.form &&
-  'heightPx' in part.form &&
-  part.form.widthPx * (part.place.scale ?? 1) >= MOST * widthOf(ink) &&
-  part.form.heightPx * (part.place.scale ?? 1) >= MOST * heightOf(ink);
-
 /** A new piece of art or picture, half as large as the mark: inside of a shield, disk or other backing that waits for it, else above what is there. */
 export function placedNew(
   recipe: Recipe,
@@ -40,7 +27,7 @@ export function placedNew(
   const id = freePartId(recipe, piece.kind);
   if (!ink || ink.right <= ink.left) return expect(createPart({ ...piece, id }));
   const sizePx = Math.round(Math.max(40, Math.max(ink.right - ink.left, ink.bottom - ink.top) * NEW_SIZE));
-  const backed = recipe.parts.some((part) => isBehind(part, ink));
+  const backed = recipe.parts.some((part) => liesBehind(part, ink));
   const x = Math.round((ink.left + ink.right) / 2);
   const y = Math.round(backed ? (ink.top + ink.bottom) / 2 : ink.top - sizePx * (0.5 + AIR));
   return expect(createPart({ ...piece, id, place: { x, y, turnDeg: 0 }, sizePx }));

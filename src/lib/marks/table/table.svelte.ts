@@ -8,7 +8,6 @@ import {
   shareChange,
   duplicatePart,
   forgetWaiting,
-  freePartId,
   gather,
   goingAlone,
   isKnown,
@@ -18,7 +17,7 @@ import {
   mayEnter,
   movedInto,
   LONGEST_TEXT,
-  nameLettering,
+  newLettering,
   labelsOf,
   openTaker,
   picturesAddress,
@@ -400,12 +399,7 @@ export class Table {
       this.said = `What was copied has ${words.length.toLocaleString('en')} characters; a line holds ${LONGEST_TEXT.toLocaleString('en')}.`;
       return;
     }
-    const ink = this.desk.stage?.ink;
-    const name = nameLettering(freePartId(this.open.recipe, 'lettering'), words);
-    const place = ink
-      ? { x: Math.round((ink.left + ink.right) / 2), y: Math.round(ink.bottom + name.sizePx * 1.2), turnDeg: 0 }
-      : name.place;
-    this.add({ ...name, place }, 'Paste words');
+    this.add(newLettering(this.open.recipe, words, this.desk.stage?.ink), 'Paste words');
   }
   /** All there is to see on the stage: the mark's ink, and what stands beside it to be looked at. */
   readonly shownInk: Bounds | undefined = $derived.by(() =>

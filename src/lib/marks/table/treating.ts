@@ -9,6 +9,7 @@ import {
   lookFrom,
   MOST_LOOKS,
   newTreatment,
+  treatmentKinds,
   wearing,
   keepingLook,
   droppingLook,
@@ -18,6 +19,7 @@ import {
   type Recipe,
   type Treatments,
   type TreatmentsEdit,
+  type TreatmentKindName,
   type TreatmentStack,
 } from '$core/index';
 import { OpenMark } from '$lib/client/work/open-mark.svelte';
@@ -52,8 +54,8 @@ export class Treating {
   previewWhole(edit: TreatmentsEdit): void {
     this.table.previewRecipe(onWhole(this.table.open.recipe, edit));
   }
-  /** What is painted with instead of the color of what lies right behind a part: in that color nothing would be seen. */
-  #seenAt(id: string): (paint: Paint) => Paint {
+  /** What is painted with instead of the color of what lies right behind a part, or of the part itself: in that color nothing would be seen. */
+  #seenAt(id: string): (paint: Paint, kind: TreatmentKindName) => Paint {
     const { palette } = this.table;
     const ink = this.table.resolved(id)?.ink;
     const { parts } = this.table.open.recipe;
@@ -70,7 +72,11 @@ export class Treating {
       }),
     );
     const another = SEEN_FIRST.find((role) => !behind.has(palette[role]) && palette[role] !== hexOf(own));
-    return (paint) => (another && 'role' in paint && behind.has(colorOf(paint, dress(palette, 'full'))) ? { role: another } : paint);
+    return (paint, kind) => {
+      const hex = colorOf(paint, dress(palette, 'full'));
+      const unseen = behind.has(hex) || (hex === hexOf(own) && !treatmentKinds[kind].seenInOwnColor);
+      return another && 'role' in paint && unseen ? { role: another } : paint;
+    };
   }
   /** Adds to one part's treatments, in lengths and colors that suit it where it stands. */
   adding(id: string, kinds: TreatmentStack['treatments']): TreatmentsEdit {
