@@ -5,6 +5,7 @@
   import { lookOnly } from '$lib/client/work/looks-only';
   import { ThemeProvider } from 'flowbite-svelte';
   import FocusHint from '$lib/ui/FocusHint.svelte';
+  import StayWhileOffline from '$lib/ui/StayWhileOffline.svelte';
   import { theme } from '$lib/ui/theme';
 
   const { data, children } = $props();
@@ -18,4 +19,4 @@
   onMount(() => (document.documentElement.dataset['ready'] = ''));
 </script>
 
-<ThemeProvider {theme}>{@render children()}<FocusHint /></ThemeProvider>
+<ThemeProvider {theme}>{@render children()}<FocusHint /><StayWhileOffline /></ThemeProvider>

@@ -1,7 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { STARTING_PALETTE } from '$core/index';
 import { startApp } from '../../scripts/setup/app.mjs';
 import { dataFolder, ensureDatabase, startCluster } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
+import { nameRecipe, send } from '../support/api';
 import { startBrowser, Visitor, type TestBrowser } from '../support/browser';
 
 let cluster: Awaited<ReturnType<typeof startCluster>>;
@@ -9,7 +11,13 @@ let app: Awaited<ReturnType<typeof startApp>>;
 let chromium: TestBrowser;
 beforeAll(async () => {
   cluster = await startCluster(dataFolder(`down-${process.pid}`));
-  app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, 'down'), demo: true, quiet: true });
+  app = await startApp({ port: await freePort(), databaseUrl: ensureDatabase(cluster, 'down'), demo: false, quiet: true });
+  const made = await send(`${app.url}/api/brands`, 'POST', {
+    name: 'Windrow Kites',
+    palette: STARTING_PALETTE,
+    mark: { name: 'Primary', role: 'primary', recipe: nameRecipe('Windrow') },
+  });
+  expect(made.status).toBe(201);
   chromium = await startBrowser();
 });
 afterAll(async () => {
@@ -28,6 +36,63 @@ const storedText = async () => {
   };
   return mark.recipe.parts.at(-1)?.text;
 };
+
+describe('a server that is away for a while', () => {
+  it('leaves the table where it is: what moved on elsewhere is read once the server answers again', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    await visitor.stage();
+    let away = true;
+    let asked = 0;
+    await visitor.page.setRequestInterception(true);
+    visitor.page.on('request', (request) => {
+      const reads = /\/__data\.json|\/api\/health/.test(request.url());
+      if (reads) asked++;
+      void (away && reads ? request.abort('connectionrefused') : request.continue());
+    });
+    const renamed = await send(`${app.url}/api/brands/windrow-kites/marks/primary`, 'PATCH', { name: 'Signboard' });
+    expect(renamed.status).toBe(200);
+    // Asked more than once, and refused each time: nothing on the table has gone.
+    await expect.poll(() => asked, { timeout: 30_000 }).toBeGreaterThan(2);
+    await visitor.stage();
+    expect(await visitor.page.$eval('body', (body) => body.innerText)).not.toMatch(/cannot be (reached|shown)|Signboard/);
+    away = false;
+    await visitor.sees('Signboard');
+    await visitor.stage();
+    await visitor.page.close();
+  });
+
+  it('leaves the table where it is, whatever room is asked for: the browser is offline, and says so', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    await visitor.stage();
+    const brief = () => visitor.page.locator('nav a ::-p-text(Brief)').click();
+    await visitor.page.setOfflineMode(true);
+    await brief();
+    await visitor.sees('other rooms open once it is connected again');
+    await visitor.stage();
+    await visitor.page.setOfflineMode(false);
+    await visitor.seesNot('other rooms open');
+    await brief();
+    await visitor.page.waitForSelector('textarea[placeholder="What people can count on"]');
+    await visitor.page.close();
+  });
+
+  it('is waited for by a page that could not be had, which then comes by itself', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    await visitor.stage();
+    let refusals = 1;
+    await visitor.page.setRequestInterception(true);
+    visitor.page.on('request', (request) => {
+      const refused = /\/__data\.json/.test(request.url()) && refusals-- > 0;
+      void (refused ? request.abort('connectionrefused') : request.continue());
+    });
+    await visitor.page.locator('nav a ::-p-text(Brief)').click();
+    await visitor.page.waitForSelector('textarea[placeholder="What people can count on"]');
+    await visitor.page.close();
+  });
+});
 
 describe('a dead database', () => {
   it('is named on the page; the work in the tab is kept and saved when it returns', async () => {

@@ -4,11 +4,16 @@ import { onNews } from './work/news';
 import { retryMs } from './work/retry';
 
 /** Whether the server and its database answer. */
-export const answers = (): Promise<boolean> =>
-  fetch('/api/health', { cache: 'no-store' }).then(
-    ({ ok }) => ok,
-    () => false,
-  );
+export const answers = async (): Promise<boolean> => {
+  try {
+    const response = await fetch('/api/health', { cache: 'no-store' });
+    // Read to its end: what is not stays on its way for good.
+    await response.arrayBuffer();
+    return response.ok;
+  } catch {
+    return false;
+  }
+};
 
 /**
  * Reads what a page shows again whenever one of its subjects moves on elsewhere. A page whose data cannot be had gives way to one that says
