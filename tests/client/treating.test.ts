@@ -76,6 +76,11 @@ describe('adding a treatment', () => {
     expect(paintOf('second', 'ink')).toEqual({ role: 'lead' });
     expect(paintOf('second', 'lead')).toEqual({ role: 'accent' });
     expect(paintOf('second', 'ink', false)).toEqual({ role: 'second' });
+    // In the part's own color a shadow would not be seen against it; what stands off from it is.
+    expect(paintOf('accent', 'second')).toEqual({ role: 'lead' });
+    const stepping = tableOf([panel('a', 'ink')], { a: box(45) }, ['a']);
+    stepping.treating.add('Add outlines', [['stepping-outlines']]);
+    expect(stepping.treatmentsOf('a')[0]).toMatchObject({ paint: { role: 'ink' } });
     // Colors that pass into one another stay as they are: they would become one.
     const { treating, treatmentsOf } = tableOf([panel('back', 'lead'), panel('a', 'ink')], { back: box(90), a: box(45) }, ['a']);
     treating.add('Add gradient', [['gradient']]);

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import {
     changePart,
+    nameLettering,
     giveRole,
     strongestWishes,
     toggleDropped,
@@ -90,15 +91,20 @@
   const nameIn = (recipe: Recipe | undefined) => recipe?.parts.findLast((part) => part.kind === 'lettering');
   const second = $derived(primary?.recipe.parts.find((part) => part.kind === 'lettering' && part.id !== nameIn(primary.recipe)?.id));
 
+  const NO_LETTERING = 'The primary mark has no lettering yet. Add it in the Marks room.';
+  /** The primary with its name in a face; a primary in which nothing is begins with it. */
+  function inFace(trial: Trial): Recipe | undefined {
+    const name = nameIn(primary?.recipe);
+    const font = trials.fontOf(trial.id);
+    if (primary && name?.kind === 'lettering') return changePart(primary.recipe, name.id, { font });
+    return primary?.recipe.parts.length === 0 ? { ...primary.recipe, parts: [{ ...nameLettering('name', brand.name), font }] } : undefined;
+  }
+
   /** Sets the primary's name in a face, as a gesture of that mark; undo there takes it back. */
   async function choose(trial: Trial): Promise<void> {
-    const name = nameIn(primary?.recipe);
-    if (!primary || name?.kind !== 'lettering') {
-      fault = 'The primary mark has no lettering yet. Add it in the Marks room.';
-      return;
-    }
+    const recipe = inFace(trial);
+    if (!primary || !recipe) return void (fault = NO_LETTERING);
     trials.desk.commit('Type desk', giveRole(trials.desk.content, 'name', trial.id));
-    const recipe = changePart(primary.recipe, name.id, { font: trials.fontOf(trial.id) });
     const gesture = { id: crypto.randomUUID(), kind: 'edit', gesture: `Set the name in ${trial.name}`, recipe: writeRecipe(recipe) };
     const saved = await request('POST', `/api/brands/${brand.slug}/marks/${primary.slug}/revisions`, {
       base: primary.revision,
@@ -110,14 +116,13 @@
 
   /** A copy of the primary mark set in a face, kept beside it; any number of them. */
   async function keepTry(trial: Trial): Promise<void> {
-    const name = nameIn(primary?.recipe);
-    if (!primary || name?.kind !== 'lettering') return void (fault = 'The primary mark has no lettering yet. Add it in the Marks room.');
-    const recipe = writeRecipe(changePart(primary.recipe, name.id, { font: trials.fontOf(trial.id) }));
+    const recipe = inFace(trial);
+    if (!primary || !recipe) return void (fault = NO_LETTERING);
     const made = await request<{ name: string }>('POST', `/api/brands/${brand.slug}/marks`, {
       name: `Try in ${trial.name}`,
       role: 'secondary',
       gesture: `Try ${trial.name}`,
-      recipe,
+      recipe: writeRecipe(recipe),
     });
     if (made.ok) said = `${made.value.name} stands beside ${primary.name} in the Marks room.`;
     else fault = sentences(made.problems);

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { contactLines, createPart, EMPTY_RECIPE, expect as valueOf, type Bounds, type KnownInput, withStarted } from '$core/index';
+import {
+  contactLines,
+  contactStarts,
+  createPart,
+  EMPTY_RECIPE,
+  expect as valueOf,
+  type Bounds,
+  type KnownInput,
+  withStarted,
+} from '$core/index';
 import { drawnOn, letteringInput, partNamed } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 
@@ -63,6 +72,16 @@ describe('contact lines', () => {
     expect(partNamed(bare, 'contact').notices.map(({ code }) => code)).toEqual(['contact-incomplete']);
     const mark = draw(...SYMBOLS, ...TEXTS, contact({ lines: [{ symbol: null, text: 't0' }, ...lines.slice(1)] }));
     expect(inkOf(mark, 't0').left).toBeCloseTo(inkOf(mark, 't1').left, 6);
+  });
+
+  it('that are typed get the symbol of where they lead', () => {
+    const arts = (...texts: string[]) => contactStarts(texts).map(({ art }) => art.replace('ph/', '').replace('-fill', ''));
+    expect(
+      arts('+44 (0)1 234-567', 'hire@saltrow.example', 'saltrow.example/hire', 'www.saltrow.example', 'https://saltrow.example'),
+    ).toEqual(['phone', 'envelope', 'globe', 'globe', 'globe']);
+    // Neither a house number, nor a year, nor a sentence with a dot leads to a phone or a site.
+    expect(arts('12 The Slip', '1987', 'St. Brannoc', 'شارع البحر 3', '')).toEqual(['map-pin', 'map-pin', 'map-pin', 'map-pin']);
+    expect(contactStarts()).toHaveLength(4);
   });
 
   it('start with as many lines as are asked for, under the mark, each part with an id of its own', () => {

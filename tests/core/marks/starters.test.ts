@@ -1,6 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
+  newLettering,
   newShape,
+  startersFor,
+  withTexts,
   dress,
   initialRecipe,
   nameLettering,
@@ -20,7 +23,69 @@ beforeAll(async () => {
 });
 const inkOf = (...parts: KnownPart[]) =>
   resolverOf(shelf).resolve({ recipe: { version: RECIPE_VERSION, parts }, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+const inRecipe = (...parts: KnownPart[]) => ({ version: RECIPE_VERSION, parts });
 const name = { ...nameLettering('name', 'Windrow'), font: { family: 'jost', style: 'normal' as const, axes: { wght: 620 } } };
+
+describe('what is typed to add something', () => {
+  it('is looked for, and may say which texts it begins with', () => {
+    expect(withTexts('ring text: Harbor | Since 1987')).toEqual({ asked: 'ring text', texts: ['Harbor', 'Since 1987'] });
+    expect(withTexts('text: 10:30 | ')).toEqual({ asked: 'text', texts: ['10:30', ''] });
+    expect(withTexts('ring text')).toEqual({ asked: 'ring text', texts: [] });
+    expect(withTexts('ring text:  | ')).toEqual({ asked: 'ring text', texts: [] });
+    expect(withTexts(': Harbor')).toEqual({ asked: ': Harbor', texts: [] });
+  });
+
+  it('begins with those texts, and with its own where one is left out', () => {
+    const context = { recipe: inRecipe(name), ink: undefined, brandName: 'Windrow', secondFamily: undefined, chosen: undefined };
+    const begun = (id: string, ...texts: string[]) =>
+      startersFor(context)
+        .find((starter) => starter.id === id)
+        ?.make(texts)
+        .parts.map((part) => (part.kind === 'lettering' ? part.text : part.kind));
+    expect(begun('lettering', 'Harbor 12')).toEqual(['Harbor 12']);
+    expect(begun('second-line', 'Kite workshop')).toEqual(['Kite workshop']);
+    expect(begun('ring-text', '', 'Since 1987')).toEqual(['Since 1987', 'Windrow']);
+    expect(begun('lettering')).toEqual(['Windrow']);
+    // What takes no texts says so, and makes what it makes.
+    expect(startersFor(context).filter(({ texts }) => texts === undefined).length).toBeGreaterThan(60);
+  });
+});
+
+describe('a new line of text', () => {
+  const disk = newShape('disk', 'disk', { left: -100, right: 100, top: -100, bottom: 100 });
+  const placed = (text: string, ...parts: KnownPart[]) => {
+    const { ink } = inkOf(...parts);
+    const made = newLettering(inRecipe(...parts), text, ink);
+    const own = inkOf(made).ink;
+    if (!ink || !own) throw new Error('nothing is drawn');
+    return { made, ink, own };
+  };
+
+  it('stands under all that is there, as large as the largest line, and touches nothing', () => {
+    for (const text of ['Harbor', 'gypsy', 'Überfähre', 'A line of more than thirty letters']) {
+      const { made, ink, own } = placed(text, name);
+      expect(made.sizePx).toBe(name.sizePx);
+      expect(own.top).toBeGreaterThan(ink.bottom);
+      expect((own.left + own.right) / 2).toBeCloseTo((ink.left + ink.right) / 2, -1.5);
+    }
+  });
+
+  it('comes into the middle of a backing that waits for it, and lower where the middle is taken', () => {
+    for (const text of ['S', '1987', 'Harbor and Sons']) {
+      const { ink, own } = placed(text, disk);
+      expect(own.left).toBeGreaterThan(ink.left);
+      expect(own.right).toBeLessThan(ink.right);
+      expect((own.top + own.bottom) / 2).toBeCloseTo((ink.top + ink.bottom) / 2, -1.5);
+      const taken = placed(text, disk, { ...nameLettering('middle', 'MID', 40), place: { x: 0, y: 14, turnDeg: 0 } });
+      expect(taken.own.top).toBeGreaterThan(14);
+      expect(taken.own.bottom).toBeLessThan(taken.ink.bottom);
+    }
+  });
+
+  it('alone begins at the middle of the stage', () => {
+    expect(newLettering(inRecipe(), 'Harbor', undefined)).toMatchObject({ sizePx: 120, place: { x: 0, y: 0 } });
+  });
+});
 
 describe('ring texts', () => {
   it('begin at a fifth of the radius, and long ones so small that each runs at most 150° round', () => {

@@ -31,6 +31,7 @@
 
   $effect(() => {
     if (showing) search?.focus();
+    else asked = '';
   });
   $effect(() => {
     if (!showing) return;
