@@ -5,6 +5,14 @@ import { useVisitor } from '../support/browser';
 const test = useVisitor();
 
 const faults = () => faultsOf(test.visitor.page);
+/** Controls that say no sentence when they are hovered or focused; fields that are asked and lists that are open say what they are themselves. */
+const unsaid = () =>
+  test.visitor.page.evaluate(() => {
+    const controls = ':is(button, input, select, textarea):not([role="combobox"], [role="option"], [role="menuitem"], [type="hidden"])';
+    return [...document.querySelectorAll<HTMLElement>(`main ${controls}, dialog[open] ${controls}`)]
+      .filter((control) => control.checkVisibility({ visibilityProperty: true }) && !control.closest('[title]'))
+      .map((control) => control.outerHTML.replace(/\s+/g, ' ').slice(0, 140));
+  });
 const room = (path: string, ready: string) => async () => {
   await test.visitor.go(path);
   await test.visitor.page.waitForSelector(ready);
@@ -108,6 +116,7 @@ describe('axe finds nothing', () => {
   ] as const)('%s', async (_, arrive) => {
     await arrive();
     expect(await faults()).toEqual([]);
+    expect(await unsaid()).toEqual([]);
   });
 
   it('in any dialog of the table', async () => {
@@ -116,6 +125,7 @@ describe('axe finds nothing', () => {
       await test.visitor.click(name);
       await test.visitor.page.waitForSelector('dialog[open]');
       expect(await faults(), name).toEqual([]);
+      expect(await unsaid(), name).toEqual([]);
       await test.visitor.press('Escape');
       await test.visitor.dialogGone();
     }

@@ -226,14 +226,16 @@ class Story {
 describe('accident stories in a real browser', () => {
   it(`leave every text that was on the stage in the mark, a try or the journal (${STORIES} seeded stories)`, async () => {
     const lost: string[] = [];
-    for (let number = FIRST; number < FIRST + STORIES; number++) {
+    for (let number = FIRST; number < (DEEP ? 1 : FIRST) + STORIES; number++) {
       const story = await Story.begin(number);
       await story.arrive();
       try {
         for (let step = 0; step < 8; step++) await story.act(step);
         for (const text of await story.tomorrow()) lost.push(`story ${number}: ${text} (${story.told.join(', ')})`);
       } catch (error) {
-        throw new Error(`story ${number} (${story.told.join(', ')}) broke`, { cause: error });
+        throw new Error(`story ${number} (${story.told.join(', ')}) broke; lost in those before it: ${lost.join('; ') || 'nothing'}`, {
+          cause: error,
+        });
       }
     }
     expect(lost).toEqual([]);

@@ -69,7 +69,8 @@ const LARGER = 1024;
 
 /**
  * What a stroke covers by its definition in SVG 2, 13.5, as librsvg draws it: the whole, for its joins, and each curve by itself over it,
- * because turns tighter than half the stroke leave holes right beside the line where librsvg draws the whole at once.
+ * because turns tighter than half the stroke leave holes right beside the line where librsvg draws the whole at once. Pixels are whole or
+ * nothing: edges that are drawn twice would be darker than they are.
  */
 function strokedByLibrsvg(region: Region, width: number, join: Join, px: number): number {
   const path = mapPath(region.path, scaling(LARGER));
@@ -81,7 +82,7 @@ function strokedByLibrsvg(region: Region, width: number, join: Join, px: number)
     .flatMap(curvesOf)
     .map(([from, ...to]) => `M${from?.x} ${from?.y}${['', 'L', 'Q', 'C'][to.length]}${to.map(({ x, y }) => `${x} ${y}`).join(' ')}`);
   const drawn = [pathData(path), ...alone].map((d) => `<path d="${d}"/>`).join('');
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.left - room} ${box.top - room} ${side} ${side}"><g fill="none" stroke="#000" stroke-width="${width * LARGER}" stroke-linejoin="${join}" stroke-miterlimit="8">${drawn}</g></svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box.left - room} ${box.top - room} ${side} ${side}"><g fill="none" shape-rendering="crispEdges" stroke="#000" stroke-width="${width * LARGER}" stroke-linejoin="${join}" stroke-miterlimit="8">${drawn}</g></svg>`;
   return coverageOf(byLibrsvg(svg, px, px)) * (side / LARGER / px) ** 2;
 }
 

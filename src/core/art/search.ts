@@ -1,4 +1,4 @@
-import { IDEAS } from './ideas';
+import { IDEA_WORDS, IDEAS } from './ideas';
 import { MEANT } from './meant';
 import { SYNONYMS } from './synonyms';
 
@@ -99,7 +99,11 @@ export function createArtIndex(entries: readonly ArtEntry[]): ArtIndex {
       ([phrase, things]) => [wordsIn(phrase).map(stem).join(' '), things.map((thing) => wordsIn(thing).map(stem))] as const,
     ),
   );
-  const ideas = new Map(Object.entries(IDEAS).map(([idea, things]) => [stem(idea), things.map(stem)]));
+  const ideas = new Map(
+    Object.entries(IDEAS).flatMap(([idea, things]) =>
+      [idea, ...(IDEA_WORDS[idea] ?? [])].map((word) => [stem(word), things.map(stem)] as const),
+    ),
+  );
 
   /** Most pieces of one thing before the next thing has its turn. */
   const OF_ONE_THING = 3;

@@ -49,12 +49,19 @@
 
 <article class={item.kind} style:left="{item.x}px" style:top="{item.y}px" style:width="{item.width}px">
   {#if item.kind === 'picture'}
-    <button class="hold" aria-label="Move picture: {item.takes || 'nothing noted'}" onpointerdown={drag} onkeydown={keys}>
+    <button
+      title="Drag it to its place on the board; the arrow keys move it too"
+      class="hold"
+      aria-label="Move picture: {item.takes || 'nothing noted'}"
+      onpointerdown={drag}
+      onkeydown={keys}
+    >
       <img src="{pictures}/{item.picture}" alt={item.takes} style:aspect-ratio={1 / item.ratio} loading="lazy" draggable="false" />
     </button>
     <div class="caption">
       <div>
         <input
+          title="What this picture stands for in the brand: its color, its mood, a detail"
           aria-label="What we take from it"
           placeholder="What we take from it"
           value={item.takes}
@@ -63,6 +70,7 @@
           onblur={() => commit()}
         />
         <input
+          title="Where the picture comes from, so that nothing is used without its owner"
           class="source"
           aria-label="Source"
           placeholder="Source"
@@ -87,14 +95,23 @@
     {#if sending}
       {@const hex = sending}
       <p class="send">
-        {hex} as {#each ROLES as role (role)}<button class="link" onclick={() => (sendColor(role, hex), (sending = undefined))}
-            >{role}</button
+        {hex} as {#each ROLES as role (role)}<button
+            title="This role of the palette takes the color"
+            class="link"
+            onclick={() => (sendColor(role, hex), (sending = undefined))}>{role}</button
           >{/each}
       </p>
     {/if}
   {:else}
-    <button class="hold grip" aria-label="Move note" onpointerdown={drag} onkeydown={keys}>⋮⋮</button>
+    <button
+      title="Drag it to its place on the board; the arrow keys move it too"
+      class="hold grip"
+      aria-label="Move note"
+      onpointerdown={drag}
+      onkeydown={keys}>⋮⋮</button
+    >
     <textarea
+      title="Anything worth keeping in mind for this brand"
       aria-label="Note"
       placeholder="A note"
       value={item.text}
@@ -102,7 +119,7 @@
       oninput={(event) => preview({ ...item, text: event.currentTarget.value })}
       onblur={() => commit()}></textarea>
   {/if}
-  <button class="remove" aria-label="Remove from the board" onclick={remove}>×</button>
+  <button title="Goes from the board; undo brings it back" class="remove" aria-label="Remove from the board" onclick={remove}>×</button>
   <span class="size" aria-hidden="true" onpointerdown={resize}></span>
 </article>
 

@@ -57,6 +57,7 @@
         <span class="keyword"
           >{word}
           <button
+            title="The word goes from the brief; undo brings it back"
             aria-label="Take away {word}"
             onclick={() => brief.commit('Brief', { ...brief.content, keywords: brief.content.keywords.filter((each) => each !== word) })}
             >×</button
@@ -64,6 +65,7 @@
         >
       {/each}
       <input
+        title="Words of the client’s world, apart by commas; Enter takes them"
         id="{id}-keyword"
         bind:value={keyword}
         placeholder="wind, thread, seam"
@@ -77,7 +79,12 @@
   <section aria-label="Where the marks will live">
     <h2 class="label">Where the marks will live</h2>
     {#each USE_NAMES as use (use)}
-      <button class="use" aria-pressed={brief.content.uses.includes(use)} onclick={() => toggle(use)}>{USES[use].label}</button>
+      <button
+        title="Where the marks will be seen: the proofs and the packs begin with it"
+        class="use"
+        aria-pressed={brief.content.uses.includes(use)}
+        onclick={() => toggle(use)}>{USES[use].label}</button
+      >
     {/each}
   </section>
 </div>

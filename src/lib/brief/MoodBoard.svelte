@@ -99,9 +99,12 @@
   <div class="head">
     <p><span class="label">Mood board</span> <span class="quiet">for direction, not for copying</span></p>
     <span class="quiet" role="status">{progress}</span>
-    <button class="link" onclick={addNote}>Add a note</button>
-    <Button onclick={() => chooser?.click()}>Add pictures</Button>
+    <button title="Words of your own on the board" class="link" onclick={addNote}>Add a note</button>
+    <Button title="Pictures that show where the brand is heading; they never go into files" onclick={() => chooser?.click()}
+      >Add pictures</Button
+    >
     <input
+      title="Pictures that show where the brand is heading; they never go into files"
       bind:this={chooser}
       class="off-screen"
       type="file"

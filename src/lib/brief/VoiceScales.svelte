@@ -21,6 +21,7 @@
     <div class="scale">
       <label for="{id}-{scale}" class="quiet">{low}</label>
       <input
+        title="How the brand should sound between these two; faces are ordered by it"
         id="{id}-{scale}"
         type="range"
         min="0"
@@ -33,8 +34,12 @@
         onchange={() => brief.commit('Voice')}
       />
       <span class="quiet">{high}</span>
-      <button class="quiet" disabled={voice[scale] === undefined} aria-label="Leave {low} to {high} open" onclick={() => clear(scale)}
-        >×</button
+      <button
+        title="Says nothing about this any more"
+        class="quiet"
+        disabled={voice[scale] === undefined}
+        aria-label="Leave {low} to {high} open"
+        onclick={() => clear(scale)}>×</button
       >
     </div>
   {/each}

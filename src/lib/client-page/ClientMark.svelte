@@ -105,19 +105,19 @@
           <p class="quiet">Your note goes to the place with the plus.</p>
         {:else}<p class="quiet">Click on the picture for a note at a place, or write one about all of it.</p>{/if}
         <label for="name-{mark.slug}">Your name</label>
-        <input id="name-{mark.slug}" name="name" maxlength="80" required autocomplete="name" />
+        <input title="Stands beside your note" id="name-{mark.slug}" name="name" maxlength="80" required autocomplete="name" />
         <label for="text-{mark.slug}">Note</label>
-        <textarea id="text-{mark.slug}" name="text" rows="3" maxlength="4000"></textarea>
+        <textarea title="What you would like to say" id="text-{mark.slug}" name="text" rows="3" maxlength="4000"></textarea>
         {#if mark.tries.length > 0}
           <label for="try-{mark.slug}">About</label>
-          <select id="try-{mark.slug}" name="try">
+          <select title="Which of them you mean" id="try-{mark.slug}" name="try">
             <option value="">Version {mark.revision}</option>
             {#each mark.tries as { id, name } (id)}<option value={id}>{name}</option>{/each}
           </select>
         {/if}
         <div class="acts">
-          <button name="kind" value="note">Leave the note</button>
-          <button name="kind" value="yes" class="yes-button"
+          <button title="The studio sees it at once" name="kind" value="note">Leave the note</button>
+          <button title="Kept with your name, the day and the version" name="kind" value="yes" class="yes-button"
             >{mark.tries.length > 0 ? 'Yes to this one' : `Yes to version ${mark.revision}`}</button
           >
         </div>
@@ -140,8 +140,8 @@
   <form method="GET" action={file('png')} class="sized">
     <input type="hidden" name="download" value="1" />
     <label for="width-{mark.slug}">PNG, so many pixels wide</label>
-    <input id="width-{mark.slug}" name="width" type="number" min="16" max="6000" value="1200" />
-    <button>Fetch</button>
+    <input title="How wide the picture is" id="width-{mark.slug}" name="width" type="number" min="16" max="6000" value="1200" />
+    <button title="Makes the picture and saves it">Fetch</button>
     <a href={file('pdf', '?download=1')}>PDF for print</a>
     <a href={file('jpg', '?download=1')}>JPEG</a>
   </form>

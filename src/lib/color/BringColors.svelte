@@ -47,10 +47,19 @@
   <p class="quiet">
     Paste any text that holds color codes, or choose a file: design tokens, CSS custom properties, an SVG with swatches, a plain list.
   </p>
-  <textarea id="bring-colors" rows="5" spellcheck="false" placeholder="Deep sea #123a5a&#10;rgb(217 199 160)" bind:value={text}></textarea>
+  <textarea
+    title="Names and codes in any form, a line each: what is a color is found"
+    id="bring-colors"
+    rows="5"
+    spellcheck="false"
+    placeholder="Deep sea #123a5a&#10;rgb(217 199 160)"
+    bind:value={text}></textarea>
   <p>
-    <button class="link" onclick={() => chooser?.click()}>Choose a file</button>
+    <button title="A palette, a style sheet or a drawing; its colors are found" class="link" onclick={() => chooser?.click()}
+      >Choose a file</button
+    >
     <input
+      title="A palette, a style sheet or a drawing; its colors are found"
       bind:this={chooser}
       class="off-screen"
       type="file"
@@ -74,7 +83,7 @@
       {#each found.colors as color, at (at)}
         <li>
           <label
-            ><input type="checkbox" checked={!left.has(color.hex)} onchange={() => toggle(color)} />
+            ><input title="Only ticked colors are added" type="checkbox" checked={!left.has(color.hex)} onchange={() => toggle(color)} />
             <span class="chip" style:background={color.hex}></span>
             {color.name || color.hex}
             <span class="quiet">{color.hex}{color.broughtIn ? ', brought to what a screen shows' : ''}</span></label
@@ -82,11 +91,15 @@
         </li>
       {/each}
     </ul>
-    {#if found.colors.length > 0}<Button disabled={taken.length === 0} onclick={add}>Add {taken.length} to the palette</Button>{/if}
+    {#if found.colors.length > 0}<Button title="Adds what is ticked; roles stay as they are" disabled={taken.length === 0} onclick={add}
+        >Add {taken.length} to the palette</Button
+      >{/if}
   {/if}
   <p class="label out">Take out</p>
   <p class="formats">
-    {#each FORMATS as name (name)}<button class="link" onclick={() => save(name)}>{paletteFormats[name].label}</button>{/each}
+    {#each FORMATS as name (name)}<button title="Saves the palette in this form, for other programs" class="link" onclick={() => save(name)}
+        >{paletteFormats[name].label}</button
+      >{/each}
   </p>
 </Modal>
 

@@ -103,6 +103,7 @@
         <span class="big" style:background={desk.hex}></span>
         <div class="called">
           <input
+            title="What this color is called on the sheet and in files"
             class="name"
             aria-label="Name"
             value={desk.swatch.name}
@@ -110,6 +111,7 @@
             onchange={(event) => rename(event.currentTarget.value)}
           />
           <input
+            title="Where this color belongs: on the sheet it stands beside its code"
             class="use"
             aria-label="What it is for"
             placeholder="what it is for"
@@ -134,7 +136,11 @@
             {#each ROLES.filter((role) => role !== desk.chosen) as role (role)}<option>{role}</option>{/each}
           </select></label
         >
-        <button class="link" onclick={() => (bringing = true)}>Colors in and out</button>
+        <button
+          title="Brings colors in from any text or file, and saves the palette for other programs"
+          class="link"
+          onclick={() => (bringing = true)}>Colors in and out</button
+        >
       </div>
       {#key desk.chosen}<SwatchNumbers />{/key}
       <OfferedColors pictureBase={base} />
@@ -156,7 +162,13 @@
       {#if view === 'marks'}<OnMarks />
       {:else if view === 'contrast'}<ContrastGrid />
       {:else if wayMark}
-        <select class="lone-field" aria-label="Mark" value={wayMark.id} onchange={(event) => (wayId = event.currentTarget.value)}>
+        <select
+          title="The mark that is shown in its colorways"
+          class="lone-field"
+          aria-label="Mark"
+          value={wayMark.id}
+          onchange={(event) => (wayId = event.currentTarget.value)}
+        >
           {#each desk.atHand as { id, name } (id)}<option value={id}>{name}</option>{/each}
         </select>
         {#key wayMark.id}<Colorways mark={wayMark} changed={joined} />{/key}

@@ -38,7 +38,11 @@
 <SaveBanner work={ways.open} name="This mark" />
 <p class="state">
   {ways.inInk ? 'It stands in ink; its colors wait underneath.' : 'It stands in color.'}
-  <button class="link" onclick={() => ways.stand(!ways.inInk)}>{ways.inInk ? 'Turn color on' : 'Back to ink'}</button>
+  <button
+    title="Ink first, color later: marks stand in one ink until color is turned on"
+    class="link"
+    onclick={() => ways.stand(!ways.inInk)}>{ways.inInk ? 'Turn color on' : 'Back to ink'}</button
+  >
 </p>
 <ul class="ways">
   {#each ways.dressings as dressing (dressing)}
@@ -58,6 +62,7 @@
     <span class="name">{'role' in paint ? (swatches.find(({ key }) => key === paint.role)?.name ?? 'removed') : hex}</span>
     <span class="quiet">{percent(share)}</span>
     <select
+      title="Everything in this color takes another of the palette"
       aria-label="Paint {'role' in paint ? paint.role : hex} with"
       value={'role' in paint ? paint.role : ''}
       onchange={(event) => event.currentTarget.value && ways.repaint(paint, event.currentTarget.value as ColorKey)}
@@ -72,8 +77,10 @@
   <button class="link" title="What the largest area has goes to the next one, and so on" onclick={() => ways.rotate()}
     >Turn the colors</button
   >
-  {#if ways.loose.length > 0}<button class="link" onclick={() => ways.ontoPalette()}
-      >Bring {ways.loose.length} {ways.loose.length === 1 ? 'color' : 'colors'} onto the palette</button
+  {#if ways.loose.length > 0}<button
+      title="Each of them becomes the nearest color of the palette"
+      class="link"
+      onclick={() => ways.ontoPalette()}>Bring {ways.loose.length} {ways.loose.length === 1 ? 'color' : 'colors'} onto the palette</button
     >{/if}
 </p>
 <p class="label">In one color, part by part</p>
@@ -82,6 +89,7 @@
     <span class="name" title={label}>{label}</span>
     <span class:low={told < 0.6} class="quiet" title="Share of its outline along which it is told apart">told apart {percent(told)}</span>
     <select
+      title="How this part is shown where only one color is printed"
       aria-label="{label} in one color"
       value={wish ?? ''}
       onchange={(event) => ways.wish(part, (event.currentTarget.value || undefined) as OneColorWish | undefined)}
@@ -92,7 +100,9 @@
   </p>
 {:else}<p class="quiet">…</p>{/each}
 {#if ways.adjusted > 0}<p class="acts">
-    <button class="link" onclick={() => ways.dropAll()}>Drop what was decided by hand ({ways.adjusted})</button>
+    <button title="Everything goes back to what is measured" class="link" onclick={() => ways.dropAll()}
+      >Drop what was decided by hand ({ways.adjusted})</button
+    >
   </p>{/if}
 
 <style>

@@ -83,7 +83,9 @@
     {#each suggestions as { hex, ratio: reached, keepsChroma, label, least } (least)}
       <p class="suggestion">
         <span class="chip" style:background={hex}></span>
-        <button class="link" onclick={() => use(hex)}>Make {on.name} {hex}</button>
+        <button title="The nearest color that passes; undo brings the old one back" class="link" onclick={() => use(hex)}
+          >Make {on.name} {hex}</button
+        >
         <span class="quiet"
           >{reached.toFixed(2)} : 1, enough for {label}; hue {keepsChroma
             ? 'and chroma kept'

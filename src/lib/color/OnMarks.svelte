@@ -40,6 +40,7 @@
     <div class="palette">
       <div class="head">
         {#if kept}<input
+            title="What this palette is called"
             aria-label="Name of {name}"
             value={name}
             maxlength="60"
@@ -51,10 +52,25 @@
             ></span>{/each}</span
         >
         {#if kept}
-          <button class="link" aria-label="Use {name}" onclick={() => desk.take(kept)}>Use</button>
-          <button class="link" aria-label="Remove {name}" onclick={() => desk.drop(kept)}>Remove</button>
+          <button
+            title="Every mark takes these colors; undo brings the old ones back"
+            class="link"
+            aria-label="Use {name}"
+            onclick={() => desk.take(kept)}>Use</button
+          >
+          <button
+            title="The palette goes from here; the marks stay as they are"
+            class="link"
+            aria-label="Remove {name}"
+            onclick={() => desk.drop(kept)}>Remove</button
+          >
         {:else}
-          <button class="link" disabled={desk.kept.length >= MOST_KEPT_PALETTES} onclick={() => desk.keep()}>Keep beside</button>
+          <button
+            title="Keeps the palette that is in use, to come back to it"
+            class="link"
+            disabled={desk.kept.length >= MOST_KEPT_PALETTES}
+            onclick={() => desk.keep()}>Keep beside</button
+          >
         {/if}
       </div>
       <div class="marks" class:several={shown.length > 1}>

@@ -43,7 +43,14 @@
   <ul>
     {#each swatches as { key, name, hex } (key)}
       <li class:open={key === desk.chosen}>
-        <button class="take" id="swatch-{key}" aria-pressed={key === desk.chosen} onclick={() => desk.choose(key)} onkeydown={keys}>
+        <button
+          title="Shows its numbers; the up and down keys walk through the list"
+          class="take"
+          id="swatch-{key}"
+          aria-pressed={key === desk.chosen}
+          onclick={() => desk.choose(key)}
+          onkeydown={keys}
+        >
           <span class="chip" style:background={hex}></span>
           <span class="words"
             ><strong>{name}</strong><span class="quiet">{isRole(key) && name !== key ? `${key} · ` : ''}{used(key)}</span></span
@@ -54,9 +61,19 @@
         </button>
         {#if !isRole(key) && key === desk.chosen}
           <span class="acts">
-            <button class="link" disabled={placeOf(key) === 0} aria-label="Move {name} up" onclick={() => move(key, -1)}>Up</button>
-            <button class="link" disabled={placeOf(key) === more.length - 1} aria-label="Move {name} down" onclick={() => move(key, 1)}
-              >Down</button
+            <button
+              title="One place further up in the palette"
+              class="link"
+              disabled={placeOf(key) === 0}
+              aria-label="Move {name} up"
+              onclick={() => move(key, -1)}>Up</button
+            >
+            <button
+              title="One place further down in the palette"
+              class="link"
+              disabled={placeOf(key) === more.length - 1}
+              aria-label="Move {name} down"
+              onclick={() => move(key, 1)}>Down</button
             >
             <button
               class="link"
@@ -70,13 +87,20 @@
       </li>
     {/each}
   </ul>
-  <button class="link add" disabled={swatches.length >= MOST_SWATCHES} onclick={() => desk.addOne()}>Add a color</button>
+  <button
+    title="Another color beside the five roles"
+    class="link add"
+    disabled={swatches.length >= MOST_SWATCHES}
+    onclick={() => desk.addOne()}>Add a color</button
+  >
   {#if faults.length > 0}
     <div class="faults">
       <p class="label">Worth a look <span class="quiet">{faults.length}</span></p>
       {#each faults as fault, at (at)}
         <p>
-          <button class="link" onclick={() => desk.choose(fault.keys.at(-1) ?? 'lead')}>{fault.message}</button>
+          <button title="Goes to the color that this is about" class="link" onclick={() => desk.choose(fault.keys.at(-1) ?? 'lead')}
+            >{fault.message}</button
+          >
           <span class="quiet">{fault.fix}</span>
         </p>
       {/each}

@@ -59,6 +59,7 @@
     <label class="hex" for="{id}-hex"
       ><span class="quiet">hex</span>
       <input
+        title="Its code for screens: six digits after #, or any form that style sheets know"
         id="{id}-hex"
         aria-label="Color code"
         value={typed ?? hex}
@@ -157,14 +158,16 @@
       {/each}
     </div>
     <p class="quiet">
-      {#if notes?.cmyk}As typed. <button class="link" onclick={computed}>Compute them instead</button>{:else}Computed from the screen color,
-        without a paper or a press; type the printer’s own values over them.{/if}
+      {#if notes?.cmyk}As typed. <button title="Goes back to the ink that is computed from the screen color" class="link" onclick={computed}
+          >Compute them instead</button
+        >{:else}Computed from the screen color, without a paper or a press; type the printer’s own values over them.{/if}
       {#if !isPrintable(hex)}<strong class="beyond">Process inks do not reach this color: expect it duller, or name a spot color.</strong
         >{/if}
     </p>
     <label class="hex" for="{id}-spot"
       ><span class="quiet">spot color</span>
       <input
+        title="The number of the ink that the printer mixes, printed beside the code"
         id="{id}-spot"
         aria-label="Spot color"
         placeholder="as the printer calls it"

@@ -49,6 +49,7 @@
     <label class="quiet"
       >from
       <select
+        title="The mark whose parts are laid anew"
         class="lone-field"
         aria-label="Derive from"
         value={desk.source?.id}
@@ -62,6 +63,7 @@
     <legend class="quiet">best for</legend>
     <label class:current={desk.place === undefined}
       ><input
+        title="Layouts for every place"
         class="over-label"
         type="radio"
         name="place"
@@ -72,6 +74,7 @@
     {#each FAMILY_PLACE_NAMES as name (name)}
       <label class:current={desk.place === name} title="{FAMILY_PLACES[name].widthPx} × {FAMILY_PLACES[name].heightPx} px"
         ><input
+          title="Only layouts that suit this place"
           class="over-label"
           type="radio"
           name="place"
@@ -113,6 +116,7 @@
               title="fills {Math.round(fit * 100)} of 100"
             ></meter>{/if}
           <select
+            title="What the new mark is within the family"
             aria-label="Role of {layout.label}"
             value={roleOf(layout)}
             onchange={(event) => (roles = { ...roles, [layout.id]: event.currentTarget.value as MarkRole })}

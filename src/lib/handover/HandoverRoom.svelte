@@ -148,14 +148,17 @@
           >{/if}
       </p>
       <input
+        title="What the pack is called for you and the client"
         class="lone-field"
         aria-label="Name of the pack"
         placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
         maxlength="80"
         bind:value={desk.name}
       />
-      <button class="make" disabled={count === 0 || desk.fault !== '' || desk.ordering}
-        >Make {count} {count === 1 ? 'file' : 'files'}</button
+      <button
+        title="Makes, checks and packs every file; you can go on working"
+        class="make"
+        disabled={count === 0 || desk.fault !== '' || desk.ordering}>Make {count} {count === 1 ? 'file' : 'files'}</button
       >
     </form>
     {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}

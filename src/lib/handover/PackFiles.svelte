@@ -31,7 +31,9 @@
 <article class="made" aria-label="{pack.name}, number {pack.number}">
   <header>
     <h2>
-      <button aria-expanded={open} onclick={() => (desk.openPack = open ? undefined : pack.id)}>{pack.name}</button>
+      <button title="Shows the files of this pack" aria-expanded={open} onclick={() => (desk.openPack = open ? undefined : pack.id)}
+        >{pack.name}</button
+      >
     </h2>
     <p class="quiet">No. {pack.number}, {date(pack.createdAt)}{pack.by ? `, ${pack.by}` : ''}</p>
   </header>
@@ -52,15 +54,25 @@
       {counts.outdated === counts.all
         ? 'All of its files show'
         : `${counts.outdated} of its files ${counts.outdated === 1 ? 'shows' : 'show'}`} marks or colors that have changed since.
-      <button class="link" onclick={() => void desk.again(pack)}>Make what changed</button>
+      <button title="Makes again only what has changed since" class="link" onclick={() => void desk.again(pack)}>Make what changed</button>
     </p>
   {/if}
   <div class="actions">
     {#if counts.done === counts.all}<a class="link strong" href="{address}/pack.zip" download>Download the pack (ZIP)</a>{/if}
-    {#if counts.open > 0}<button class="link" onclick={() => void desk.tell(pack, 'stop')}>Stop</button>{/if}
-    {#if counts.stopped > 0}<button class="link" onclick={() => void desk.tell(pack, 'resume')}>Go on</button>
-    {:else if counts.failed > 0}<button class="link" onclick={() => void desk.tell(pack, 'resume')}>Try again what failed</button>{/if}
-    <button class="link" onclick={() => void desk.tell(pack, 'remove')}>Take off the list</button>
+    {#if counts.open > 0}<button
+        title="Stops after the files that are being made; it can go on later"
+        class="link"
+        onclick={() => void desk.tell(pack, 'stop')}>Stop</button
+      >{/if}
+    {#if counts.stopped > 0}<button title="Goes on where it was stopped" class="link" onclick={() => void desk.tell(pack, 'resume')}
+        >Go on</button
+      >
+    {:else if counts.failed > 0}<button
+        title="Makes again what failed; what is done stays"
+        class="link"
+        onclick={() => void desk.tell(pack, 'resume')}>Try again what failed</button
+      >{/if}
+    <button title="The pack goes from the list" class="link" onclick={() => void desk.tell(pack, 'remove')}>Take off the list</button>
   </div>
   {#if open}
     {#each folders as files (files[0]?.wanted.pack)}
@@ -103,12 +115,14 @@
               <td class="size">{file.sizeBytes === null ? '' : sizeText(file.sizeBytes)}</td>
               <td class="more">
                 {#if file.verdict}<button
+                    title="What was measured in this file, and whether it holds"
                     class="link"
                     aria-expanded={looked === file.id}
                     aria-label="What was checked in {file.name}"
                     onclick={() => (looked = looked === file.id ? undefined : file.id)}>checks</button
                   >{/if}
                 {#if file.state === 'failed' || file.state === 'stopped'}<button
+                    title="Makes this one file again"
                     class="link"
                     aria-label="Try {file.name} again"
                     onclick={() => void desk.tell(pack, 'resume', file.id)}>try again</button

@@ -102,12 +102,18 @@
 <div class="pack" class:out={!pack}>
   <div class="head">
     <label
-      ><input type="checkbox" checked={pack !== undefined} onchange={() => desk.toggle(kind)} />
+      ><input
+        title="Whether the pack holds files for this"
+        type="checkbox"
+        checked={pack !== undefined}
+        onchange={() => desk.toggle(kind)}
+      />
       <span class="name">{row.label}</span></label
     >
     {#if pack}
       <span class="quiet count">{count} {count === 1 ? 'file' : 'files'}</span>
       <button
+        title="Which marks, colors, formats and sizes"
         class="link"
         aria-expanded={open}
         aria-label="{open ? 'Close' : 'Choose'} what goes into {row.label}"
@@ -123,6 +129,7 @@
         {#each group.of as { value, name } (value)}
           <label class="chip" class:on={chosenIn(pack, group.list).includes(value)}>
             <input
+              title="Whether it goes into the pack"
               class="over-label"
               type="checkbox"
               checked={chosenIn(pack, group.list).includes(value)}
@@ -136,18 +143,25 @@
         <legend class="label">Sizes</legend>
         {#each sizes as size (size.label)}
           <label class="chip" class:on={has(size)} title={canvasText(size.canvas)}>
-            <input class="over-label" type="checkbox" checked={has(size)} onchange={() => toggleSize(pack, size)} />{size.label}
+            <input
+              title="Whether every mark is made in this size"
+              class="over-label"
+              type="checkbox"
+              checked={has(size)}
+              onchange={() => toggleSize(pack, size)}
+            />{size.label}
             <small>{canvasText(size.canvas)}</small></label
           >
         {/each}
         <form onsubmit={addSize}>
           <input
+            title="Pixels, millimeters or inches: width × height, or a width alone"
             class="lone-field"
             aria-label="Another size for {row.label}"
             placeholder="another size: 1200 x 800, 60 mm"
             bind:value={typed}
           />
-          <button class="link" disabled={typed.trim() === ''}>Add</button>
+          <button title="Adds the size that was typed" class="link" disabled={typed.trim() === ''}>Add</button>
         </form>
         {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
       </fieldset>{/if}
@@ -156,6 +170,7 @@
         <label
           >stands
           <select
+            title="Where the mark stands in a file that is wider or higher than it"
             class="lone-field"
             value={pack.sizes[0]?.canvas.anchor ?? 'center'}
             onchange={(event) => changeSizes(pack, 'Place the marks', { anchor: event.currentTarget.value as Anchor })}
@@ -180,6 +195,7 @@
         >
         <label
           ><input
+            title="Moved by less than a pixel, so that no edge is blurred"
             type="checkbox"
             checked={pack.sizes.length > 0 && pack.sizes.every(({ canvas }) => canvas.crisp)}
             onchange={(event) => changeSizes(pack, 'Set edges on pixels', { crisp: event.currentTarget.checked })}
@@ -188,6 +204,7 @@
         {#if pack.formats.includes('pdf') && pack.marks.length > 1}
           <label
             ><input
+              title="One file with a page for each mark, instead of one file each"
               type="checkbox"
               checked={pack.together === true}
               onchange={(event) => desk.changePack('Put PDFs together', { ...pack, together: event.currentTarget.checked })}
@@ -197,6 +214,7 @@
         {#if pack.formats.includes('webp')}
           <label
             ><input
+              title="Every pixel as it is; larger files"
               type="checkbox"
               checked={pack.exact === true}
               onchange={(event) => desk.changePack('Choose how exact', { ...pack, exact: event.currentTarget.checked })}

@@ -75,7 +75,13 @@
   <section aria-label="Fonts">
     <div class="with-field">
       <h2>Fonts</h2>
-      <input type="search" aria-label="Search fonts" placeholder="A name or a kind: “script”" bind:value={sought} />
+      <input
+        title="A name, or a kind of face"
+        type="search"
+        aria-label="Search fonts"
+        placeholder="A name or a kind: “script”"
+        bind:value={sought}
+      />
     </div>
     {#each classes as { name, faces: members } (name)}
       <h3 class="class">{name} <span class="quiet">{members.length}</span></h3>

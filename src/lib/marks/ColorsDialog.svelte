@@ -40,8 +40,10 @@
   </p>
   {#key anew}<ColorFields palette={table.palette} {uses} change={(next) => table.colors.preview(next)} bind:valid />{/key}
   <div class="mt-4 flex items-center justify-end gap-3">
-    {#if order.next !== undefined}<button class="link mr-auto" onclick={back}>Back to the colors before</button>{/if}
-    <Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
-    <Button disabled={!valid} onclick={save}>Save colors</Button>
+    {#if order.next !== undefined}<button title="The colors as they were before the last save" class="link mr-auto" onclick={back}
+        >Back to the colors before</button
+      >{/if}
+    <Button title="Leaves the colors as they are" color="alternative" onclick={() => (open = false)}>Cancel</Button>
+    <Button title="Every mark of the brand takes them at once" disabled={!valid} onclick={save}>Save colors</Button>
   </div>
 </Modal>

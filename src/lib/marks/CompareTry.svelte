@@ -39,12 +39,17 @@
     />
     <label class="name">
       <span class="off-screen">Name of the try</span>
-      <input value={kept.name} maxlength="80" onchange={(event) => table.tries.rename(kept, event.currentTarget.value)} />
+      <input
+        title="What this try is called"
+        value={kept.name}
+        maxlength="80"
+        onchange={(event) => table.tries.rename(kept, event.currentTarget.value)}
+      />
     </label>
     <div class="acts">
-      <button class="primary" onclick={choose}>Make it the mark</button>
-      <button onclick={() => table.tries.remove(kept)}>Remove this try</button>
-      <button onclick={() => (table.tries.comparedId = undefined)}>Close</button>
+      <button title="This try becomes the mark; undo brings the mark back" class="primary" onclick={choose}>Make it the mark</button>
+      <button title="The try goes; right after, it can be brought back" onclick={() => table.tries.remove(kept)}>Remove this try</button>
+      <button title="Back to the mark alone" onclick={() => (table.tries.comparedId = undefined)}>Close</button>
     </div>
   </div>
   {#if way === 'side'}

@@ -32,9 +32,13 @@
       {#if isPiece}
         <a class="link" href="/brands/{table.brand.slug}/pieces">All pieces</a>
       {:else}
-        <button class="link" onclick={() => (adding = true)}>Add a mark</button>
+        <button
+          title="A crest, a badge, a submark and more, built from this name; or nothing yet"
+          class="link"
+          onclick={() => (adding = true)}>Add a mark</button
+        >
       {/if}
-      <button class="link" onclick={() => (arranging = true)}>All marks</button>
+      <button title="Names, order, archive and what was removed" class="link" onclick={() => (arranging = true)}>All marks</button>
     </div>
   </section>
   <TriesStrip {keep} />

@@ -117,13 +117,20 @@
   >
     <div class="grid">
       <Label for="file-dressing">Colorway</Label>
-      <Select id="file-dressing" items={options} bind:value={dressing} placeholder="" />
+      <Select title="In which colors the file is made" id="file-dressing" items={options} bind:value={dressing} placeholder="" />
       <Label for="file-crop">Frame</Label>
-      <Select id="file-crop" items={crops} bind:value={crop} placeholder="" />
+      <Select title="Square, round or just the ink" id="file-crop" items={crops} bind:value={crop} placeholder="" />
       <Label for="file-room">Clear space (% of the longer side)</Label>
-      <Input id="file-room" bind:value={room} inputmode="decimal" autocomplete="off" />
+      <Input
+        title="Empty room all around, in percent of the longer side"
+        id="file-room"
+        bind:value={room}
+        inputmode="decimal"
+        autocomplete="off"
+      />
       <Label for="file-format">Format</Label>
       <Select
+        title="What kind of file; a sentence below says what it is for"
         id="file-format"
         items={formats.map(({ name, label }) => ({ value: name, name: label }))}
         value={format.name}
@@ -132,20 +139,39 @@
       />
       {#if !format.clear}
         <Label for="file-ground">Ground</Label>
-        <Select id="file-ground" items={grounds} bind:value={ground} placeholder="" />
+        <Select
+          title="What lies behind the mark where the format has no clear ground"
+          id="file-ground"
+          items={grounds}
+          bind:value={ground}
+          placeholder=""
+        />
       {/if}
       {#if format.pixels}
         <Label for="file-width">Width (pixels)</Label>
-        <Input id="file-width" bind:value={width} inputmode="numeric" autocomplete="off" />
+        <Input
+          title="How wide the picture is; empty follows the height"
+          id="file-width"
+          bind:value={width}
+          inputmode="numeric"
+          autocomplete="off"
+        />
         <Label for="file-height">Height (pixels; empty follows the width)</Label>
-        <Input id="file-height" bind:value={height} inputmode="numeric" autocomplete="off" />
+        <Input
+          title="How high the picture is; empty follows the width"
+          id="file-height"
+          bind:value={height}
+          inputmode="numeric"
+          autocomplete="off"
+        />
         <Label for="file-mm">Printed width (mm, if it matters)</Label>
-        <Input id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
+        <Input title="Says in the file how large it is printed" id="file-mm" bind:value={widthMm} inputmode="decimal" autocomplete="off" />
       {/if}
     </div>
     {#if proposed.length > 0 && format.pixels}
       <p class="mt-3 quiet">
         For where the marks will live: {#each proposed as file, index (index)}<button
+            title="Takes the size that this place asks for"
             type="button"
             class="link mr-2"
             onclick={() => take(file)}>{file.label} {file.widthPx} px</button
@@ -165,13 +191,15 @@
       {#each making as { name, stop }, at (at)}
         <p class="making" role="status">
           {name} is being made{seconds > 0 ? `, ${seconds} s` : ''} …
-          <button type="button" class="link" onclick={() => stop.abort()}>Stop</button>
+          <button title="The file is not made any more" type="button" class="link" onclick={() => stop.abort()}>Stop</button>
         </p>
       {/each}
       {#each formats.filter(({ name }) => name === 'svg' && name !== format.name) as outlines (outlines.name)}
-        <Button type="button" color="alternative" onclick={() => download(outlines)}>Download {outlines.label.split(',')[0]}</Button>
+        <Button title="Outlines without any loss, for every size" type="button" color="alternative" onclick={() => download(outlines)}
+          >Download {outlines.label.split(',')[0]}</Button
+        >
       {/each}
-      <Button type="submit">Download {format.label.split(',')[0]}</Button>
+      <Button title="Everything is saved first, then the file is made" type="submit">Download {format.label.split(',')[0]}</Button>
     </div>
   </form>
 </Modal>

@@ -133,8 +133,11 @@
       preview={(percent) => preview({ veil: percent / 100 })}
       commit={() => table.commit('Veil')}
     />
-    <button class="link" disabled={working} onclick={() => ground.picture && void onto(ground.picture)}
-      >As much veil as the words need</button
+    <button
+      title="Measures where the words lie and takes the thinnest veil on which they are read"
+      class="link"
+      disabled={working}
+      onclick={() => ground.picture && void onto(ground.picture)}>As much veil as the words need</button
     >
   {/if}
 {/if}

@@ -48,8 +48,12 @@
   <p class="quiet mt-3">A letter or sign in a frame can be changed: go to it and press another.</p>
   <p class="mt-3">
     <label
-      ><input type="checkbox" checked={single} onchange={(event) => (single = singleKeys.on = event.currentTarget.checked)} /> Keys of one letter
-      or sign work (switch off where speech or another tool sends them)</label
+      ><input
+        title="Off, single letters do nothing; chords go on working"
+        type="checkbox"
+        checked={single}
+        onchange={(event) => (single = singleKeys.on = event.currentTarget.checked)}
+      /> Keys of one letter or sign work (switch off where speech or another tool sends them)</label
     >
   </p>
   <p class="quiet mt-3">

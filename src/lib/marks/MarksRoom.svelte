@@ -266,7 +266,7 @@
     <button class="help" aria-label="Keys" title="All keys (?)" onclick={actions.help}>?</button>
   </TopBar>
   {#if table.said}<div class="conflict" role="alert">
-      {table.said} <button class="link" onclick={() => (table.said = '')}>Close</button>
+      {table.said} <button title="Puts this sentence away" class="link" onclick={() => (table.said = '')}>Close</button>
     </div>{/if}
   <SaveBanner work={table.open} name="This mark" beside />
   <SaveBanner work={table.colors} name="The palette" />

@@ -95,6 +95,7 @@
   <form onsubmit={create}>
     <Label for="mark-begins">It begins with</Label>
     <Select
+      title="What the new mark begins with"
       id="mark-begins"
       items={beginnings.map(({ id, label }) => ({ value: id, name: label }))}
       value={beginning?.id}
@@ -103,9 +104,18 @@
       class="mb-3 mt-1"
     />
     <Label for="mark-name">Name</Label>
-    <Input id="mark-name" bind:value={name} maxlength={80} autocomplete="off" placeholder={beginning?.name ?? ''} class="mb-3 mt-1" />
+    <Input
+      title="What the mark is called in the family"
+      id="mark-name"
+      bind:value={name}
+      maxlength={80}
+      autocomplete="off"
+      placeholder={beginning?.name ?? ''}
+      class="mb-3 mt-1"
+    />
     <Label for="mark-role">Role in the family</Label>
     <Select
+      title="What it is within the family"
       id="mark-role"
       items={FAMILY_ROLES.map((value) => ({ value, name: value }))}
       value={role || beginning?.role}
@@ -115,8 +125,8 @@
     />
     {#if fault}<p class="mt-3 text-rust" role="alert">{fault}</p>{/if}
     <div class="mt-5 flex justify-end gap-3">
-      <Button type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
-      <Button type="submit" disabled={working}>Add mark</Button>
+      <Button title="Leaves without a new mark" type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
+      <Button title="Makes the mark and opens it" type="submit" disabled={working}>Add mark</Button>
     </div>
   </form>
 </Modal>

@@ -142,6 +142,7 @@
     {/if}
     {#if part.kind !== 'unknown'}
       <button
+        title="Hidden parts are in no picture and no file"
         class="toggle"
         aria-label="{part.hidden ? 'Show' : 'Hide'} {name}"
         aria-pressed={part.hidden}
@@ -159,6 +160,7 @@
         <Ghost size={15} />
       </button>
       <button
+        title="Locked parts can be seen, not changed"
         class="toggle"
         aria-label="{part.locked ? 'Unlock' : 'Lock'} {name}"
         aria-pressed={part.locked}

@@ -41,6 +41,7 @@
     <p><span class="label">Recipe</span> <span class="quiet">front to back</span></p>
     <AddField bind:this={addField} />
     {#if filters}<input
+        title="Only parts whose names hold this"
         class="lone-field"
         type="search"
         aria-label="Filter the parts"

@@ -12,6 +12,7 @@
   <button class="keep link" onclick={keep} title="Keep the mark as it stands (T)">Keep a try</button>
   {#each tries.kept as kept (kept.id)}
     <button
+      title="Lays this try beside the mark"
       aria-label="Compare with {kept.name}"
       aria-pressed={kept.id === tries.comparedId}
       onclick={() => (tries.comparedId = kept.id === tries.comparedId ? undefined : kept.id)}
@@ -21,7 +22,10 @@
     </button>
   {/each}
   {#if tries.removed}
-    <p>“{tries.removed.name}” was removed. <button class="link" onclick={() => tries.bringBack()}>Bring it back</button></p>
+    <p>
+      “{tries.removed.name}” was removed.
+      <button title="The try that was removed comes back" class="link" onclick={() => tries.bringBack()}>Bring it back</button>
+    </p>
   {/if}
   {#if tries.fault}<p class="fault" role="alert">{tries.fault}</p>{/if}
 </section>

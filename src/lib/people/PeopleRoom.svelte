@@ -62,6 +62,7 @@
               <form method="POST" action="?/change" use:enhance>
                 <input type="hidden" name="id" value={person.id} />
                 <select
+                  title="Changed at once; at least one owner stays"
                   class="lone-field"
                   name="role"
                   aria-label="What {person.name} may do"
@@ -78,7 +79,12 @@
               <div class="doings">
                 <form method="POST" action="?/password" use:enhance>
                   <input type="hidden" name="id" value={person.id} />
-                  <button class="link" disabled={person.ended} aria-label="New password for {person.name}">New password</button>
+                  <button
+                    title="A password for three days, to be handed over; the old one is dead at once"
+                    class="link"
+                    disabled={person.ended}
+                    aria-label="New password for {person.name}">New password</button
+                  >
                 </form>
                 <form method="POST" action="?/change" use:enhance>
                   <input type="hidden" name="id" value={person.id} /><input
@@ -86,7 +92,10 @@
                     name="ended"
                     value={person.ended ? 'no' : 'yes'}
                   />
-                  <button class="link" aria-label={person.ended ? `Let ${person.name} in again` : `End access of ${person.name}`}
+                  <button
+                    title="Ends every session at once; what was made keeps the name"
+                    class="link"
+                    aria-label={person.ended ? `Let ${person.name} in again` : `End access of ${person.name}`}
                     >{person.ended ? 'Let in again' : 'End access'}</button
                   >
                 </form>
@@ -103,17 +112,36 @@
   <section aria-labelledby="add-head">
     <h2 id="add-head">Take somebody in</h2>
     <form class="add" method="POST" action="?/add" use:enhance>
-      <label>Name <input class="lone-field" name="name" required maxlength="80" autocomplete="off" /></label>
-      <label>Address <input class="lone-field" name="email" type="email" required maxlength="200" autocomplete="off" /></label>
+      <label
+        >Name <input
+          title="Stands beside every version that is made"
+          class="lone-field"
+          name="name"
+          required
+          maxlength="80"
+          autocomplete="off"
+        /></label
+      >
+      <label
+        >Address <input
+          title="What is typed to sign in; no mail is sent"
+          class="lone-field"
+          name="email"
+          type="email"
+          required
+          maxlength="200"
+          autocomplete="off"
+        /></label
+      >
       <label>
         May
-        <select class="lone-field" name="role">
+        <select title="What this person may do here" class="lone-field" name="role">
           {#each roles as [role, { label }] (role)}
             <option value={role} selected={people.length === 0 ? role === 'owner' : role === 'designer'}>{label}</option>
           {/each}
         </select>
       </label>
-      <Button type="submit">Take in</Button>
+      <Button title="Makes a password for three days, to be handed over" type="submit">Take in</Button>
     </form>
     <dl>
       {#each roles as [role, { label, means }] (role)}<dt>{label}</dt>
@@ -124,8 +152,17 @@
   <section aria-labelledby="name-head">
     <h2 id="name-head">The studio’s name</h2>
     <form class="add" method="POST" action="?/rename" use:enhance>
-      <label>Name <input class="lone-field" name="name" required maxlength="80" value={studioName} /></label>
-      <Button type="submit" color="alternative">Rename</Button>
+      <label
+        >Name <input
+          title="What the studio is called in the top line"
+          class="lone-field"
+          name="name"
+          required
+          maxlength="80"
+          value={studioName}
+        /></label
+      >
+      <Button title="The new name stands everywhere at once" type="submit" color="alternative">Rename</Button>
     </form>
   </section>
 

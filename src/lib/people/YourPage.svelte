@@ -33,9 +33,18 @@
     <h2 id="password-head">{mustChoose ? 'Choose a password of your own first' : 'Your password'}</h2>
     <form method="POST" action="?/password" use:enhance>
       <label for="present">{mustChoose ? 'The one you were given' : 'The present one'}</label>
-      <input id="present" name="present" type={shown ? 'text' : 'password'} autocomplete="current-password" required maxlength={longest} />
+      <input
+        title="The password with which you signed in"
+        id="present"
+        name="present"
+        type={shown ? 'text' : 'password'}
+        autocomplete="current-password"
+        required
+        maxlength={longest}
+      />
       <label for="next">The new one</label>
       <input
+        title="At least as long as it says below; a sentence is fine"
         id="next"
         name="next"
         type={shown ? 'text' : 'password'}
@@ -45,8 +54,10 @@
         aria-describedby="next-hint"
       />
       <p id="next-hint" class="quiet">At least {shortest} letters of any kind. Three or four words that do not belong together do well.</p>
-      <label class="check"><input type="checkbox" bind:checked={shown} /> Show what I type</label>
-      <button class="main">Change the password</button>
+      <label class="check"
+        ><input title="Shows both passwords while you type" type="checkbox" bind:checked={shown} /> Show what I type</label
+      >
+      <button title="From now on you sign in with the new one" class="main">Change the password</button>
     </form>
   </section>
 
@@ -59,7 +70,7 @@
             <span>{device}{here ? ', here' : ''}<br /><span class="quiet">since {time(since)}, last seen {time(seen)}</span></span>
             {#if !here}
               <form method="POST" action="?/end" use:enhance>
-                <input type="hidden" name="id" value={id} /><button class="link">Sign out there</button>
+                <input type="hidden" name="id" value={id} /><button title="Ends that session at once" class="link">Sign out there</button>
               </form>
             {/if}
           </li>

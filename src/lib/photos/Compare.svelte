@@ -27,9 +27,12 @@
 <dialog bind:this={dialog} onclose={close} aria-label="{name} beside its original">
   <header>
     <h3>{name}</h3>
-    <label>zoom <input type="range" min="1" max="8" step="0.25" bind:value={zoom} /> {zoom} ×</label>
+    <label
+      >zoom <input title="How much larger both pictures are shown" type="range" min="1" max="8" step="0.25" bind:value={zoom} />
+      {zoom} ×</label
+    >
     <a class="link" href="{after}?download=1" download>Download</a>
-    <button class="link" onclick={() => dialog?.close()}>Close</button>
+    <button title="Back to the list of runs" class="link" onclick={() => dialog?.close()}>Close</button>
   </header>
   <div class="both">
     {#each [{ src: before, label: 'as it came' }, { src: after, label: 'marked' }] as { src, label } (label)}

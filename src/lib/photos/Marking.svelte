@@ -15,6 +15,7 @@
   <p class="label">Stamps</p>
   {#each desk.content.stamps as stamp (stamp.id)}
     <button
+      title="Shows where this stamp stands and lets it be changed"
       class="row"
       class:current={stamp.id === desk.stamp?.id}
       aria-pressed={stamp.id === desk.stamp?.id}
@@ -25,6 +26,7 @@
   {#if desk.offered.length > 0 && desk.content.stamps.length < 6}
     <label class="add"
       ><span class="off-screen">Add a stamp</span><select
+        title="Another mark on every photo"
         class="lone-field"
         bind:value={adding}
         onchange={() => {
@@ -66,7 +68,10 @@
       void desk.run();
     }}
   >
-    <button class="make" disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}
+    <button
+      title="Copies of the photos are marked; the photos themselves stay as they are"
+      class="make"
+      disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}
       >Mark {desk.wanted.length} {desk.wanted.length === 1 ? 'photo' : 'photos'}</button
     >
   </form>

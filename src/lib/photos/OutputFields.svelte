@@ -42,6 +42,7 @@
 {/if}
 <label class="text" title="Smaller photos keep their size"
   ><span class="quiet">Longest side</span><input
+    title="The longer side of each marked photo; empty keeps its size"
     class="lone-field"
     type="number"
     min="64"
@@ -67,6 +68,7 @@
 {/each}
 <label class="check"
   ><input
+    title="Colors look the same where profiles are understood; else all become sRGB"
     type="checkbox"
     checked={output.keepProfile}
     onchange={(event) => desk.change('Change the profile', withOutput({ keepProfile: event.currentTarget.checked }))}
@@ -74,6 +76,7 @@
 >
 <label class="check"
   ><input
+    title="Keeps the finer steps of tone that some photos have"
     type="checkbox"
     checked={output.deep}
     onchange={(event) => desk.change('Change the depth', withOutput({ deep: event.currentTarget.checked }))}

@@ -189,15 +189,25 @@
         </p>
       {:else}<p class="quiet">Nothing is laid over it yet.</p>{/if}
       <span class="ways">
-        <button class="link" aria-pressed={desk.heat} onclick={() => (desk.heat = !desk.heat)}
-          >{desk.heat ? 'Hide' : 'Show'} where ink is seen</button
+        <button
+          title="Shows how strongly the mark is seen at every place of the photo"
+          class="link"
+          aria-pressed={desk.heat}
+          onclick={() => (desk.heat = !desk.heat)}>{desk.heat ? 'Hide' : 'Show'} where ink is seen</button
         >
         {#if desk.content.veil.on}
-          <button class="link" aria-pressed={choosingArea} onclick={() => (choosingArea = !choosingArea)}
-            >{choosingArea ? 'Pull a frame over the place' : 'Spare a place'}</button
+          <button
+            title="No stamp is placed where you pull a frame"
+            class="link"
+            aria-pressed={choosingArea}
+            onclick={() => (choosingArea = !choosingArea)}>{choosingArea ? 'Pull a frame over the place' : 'Spare a place'}</button
           >
         {/if}
-        {#if desk.here}<button class="link" onclick={() => photo && desk.dropException(photo.id)}>Treat it like the others</button>{/if}
+        {#if desk.here}<button
+            title="What was changed for this photo alone is let go of"
+            class="link"
+            onclick={() => photo && desk.dropException(photo.id)}>Treat it like the others</button
+          >{/if}
       </span>
     </footer>
   {:else}

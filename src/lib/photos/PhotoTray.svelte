@@ -79,10 +79,23 @@
   <h1>Photos</h1>
   <p class="ways">
     <label class="link"
-      ><input class="over-label" type="file" multiple accept="image/*" onchange={(event) => take(event.currentTarget)} />Bring in photos</label
+      ><input
+        title="Photos from your disk; they stay with this studio"
+        class="over-label"
+        type="file"
+        multiple
+        accept="image/*"
+        onchange={(event) => take(event.currentTarget)}
+      />Bring in photos</label
     >
     <label class="link"
-      ><input class="over-label" type="file" webkitdirectory onchange={(event) => take(event.currentTarget)} />a folder</label
+      ><input
+        title="All photos of a folder"
+        class="over-label"
+        type="file"
+        webkitdirectory
+        onchange={(event) => take(event.currentTarget)}
+      />a folder</label
     >
   </p>
   {#if desk.intake && desk.intake.done < desk.intake.all}
@@ -97,14 +110,16 @@
   />
   {#if desk.photos.length === 0}
     <p class="quiet empty">Drop photos here: they stay as they are, and what is laid over them is made beside.</p>
-    <button class="link" onclick={() => void samples()}>Try it with our sample photos</button>
+    <button title="A few photos that came with the app, to see how marking works" class="link" onclick={() => void samples()}
+      >Try it with our sample photos</button
+    >
   {:else}
     <p class="sort">
       <span class="quiet"
         >{desk.photos.length}
         {desk.photos.length === 1 ? 'photo' : 'photos'}{desk.chosen.size > 1 ? `, ${desk.chosen.size} chosen` : ''}</span
       >
-      <select aria-label="Sorted" bind:value={desk.order}
+      <select title="What stands first" aria-label="Sorted" bind:value={desk.order}
         >{#each Object.entries(PHOTO_ORDERS) as [value, label] (value)}<option {value}>{label}</option>{/each}</select
       >
     </p>
@@ -144,7 +159,10 @@
         ></span>
       {/if}
     </div>
-    {#if desk.chosen.size > 0}<button class="link" onclick={() => void desk.remove([...desk.chosen], true)}
+    {#if desk.chosen.size > 0}<button
+        title="Goes from the tray; right after, it can be brought back"
+        class="link"
+        onclick={() => void desk.remove([...desk.chosen], true)}
         >Take away {desk.chosen.size === 1 ? 'this photo' : `these ${desk.chosen.size}`}</button
       >{/if}
   {/if}

@@ -15,7 +15,12 @@
   {@const counts = countsOf(run)}
   <article aria-label={run.name}>
     <p class="head">
-      <button class="link" aria-expanded={open === run.id} onclick={() => (open = open === run.id ? undefined : run.id)}>{run.name}</button>
+      <button
+        title="Shows the photos of this run"
+        class="link"
+        aria-expanded={open === run.id}
+        onclick={() => (open = open === run.id ? undefined : run.id)}>{run.name}</button
+      >
       <span class="quiet"
         >{new Date(run.createdAt).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</span
       >
@@ -32,19 +37,33 @@
       {#if counts.open === 0 && counts.stopped === 0 && counts.done > 0}<a class="link" href={desk.zipAddress(run.id)} download
           >Download (ZIP)</a
         >{/if}
-      {#if counts.open > 0}<button class="link" onclick={() => void desk.tell(run, 'stop')}>Stop</button>{/if}
-      {#if counts.open === 0 && counts.stopped > 0}<button class="link" onclick={() => void desk.tell(run, 'resume')}>Go on</button>{/if}
-      {#if counts.open === 0 && counts.stopped === 0 && counts.failed > 0}<button class="link" onclick={() => void desk.tell(run, 'resume')}
-          >Try again</button
+      {#if counts.open > 0}<button
+          title="Stops after the photo that is being made; it can go on later"
+          class="link"
+          onclick={() => void desk.tell(run, 'stop')}>Stop</button
         >{/if}
-      {#if counts.open === 0}<button class="link" onclick={() => void desk.tell(run, 'remove')}>Take off the list</button>{/if}
+      {#if counts.open === 0 && counts.stopped > 0}<button
+          title="Goes on where it was stopped"
+          class="link"
+          onclick={() => void desk.tell(run, 'resume')}>Go on</button
+        >{/if}
+      {#if counts.open === 0 && counts.stopped === 0 && counts.failed > 0}<button
+          title="Makes again what failed; what is done stays"
+          class="link"
+          onclick={() => void desk.tell(run, 'resume')}>Try again</button
+        >{/if}
+      {#if counts.open === 0}<button title="The run goes from the list" class="link" onclick={() => void desk.tell(run, 'remove')}
+          >Take off the list</button
+        >{/if}
     </p>
     {#if open === run.id}
       <ul>
         {#each run.files as file (file.id)}
           <li>
             {#if file.state === 'done'}
-              <button class="link" onclick={() => (compared = { run, file })}>{file.name}</button>
+              <button title="The photo before and after, side by side" class="link" onclick={() => (compared = { run, file })}
+                >{file.name}</button
+              >
               {#if file.report}<span class="quiet">{percentText(file.report.protectedShare)} protected</span>{/if}
               {#each file.report?.notes ?? [] as note (note)}<span class="quiet">{note}</span>{/each}
             {:else}{file.name} <span class="quiet">{WORDS[file.state]}</span>{/if}

@@ -36,6 +36,7 @@
       {#each ANCHORS as anchor (anchor)}
         <label class:current={placed.anchor === anchor} title={anchor.replace('-', ' ')}>
           <input
+            title="Where on the photo the stamp stands"
             class="over-label"
             type="radio"
             name="anchor-{stamp.id}"
@@ -55,7 +56,9 @@
         title="Where most happens: it cannot be cut off or painted over, on each chosen photo"
         onclick={() => desk.placeEach('unremovable')}>Across the subject</button
       >
-      <label class="only"><input type="checkbox" bind:checked={desk.onlyHere} /> only this photo</label>
+      <label class="only"
+        ><input title="What you change is for this photo alone" type="checkbox" bind:checked={desk.onlyHere} /> only this photo</label
+      >
     </span>
   </fieldset>
   <AmountField
@@ -120,7 +123,9 @@
     value={stamp.edge}
     choose={(edge) => desk.change('Change the edge', desk.withStamp(stamp.id, { edge }))}
   />
-  <button class="link" onclick={() => desk.removeStamp(stamp.id)}>Remove this stamp</button>
+  <button title="Goes from every photo; undo brings it back" class="link" onclick={() => desk.removeStamp(stamp.id)}
+    >Remove this stamp</button
+  >
 </div>
 
 <style>

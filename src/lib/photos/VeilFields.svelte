@@ -59,6 +59,7 @@
 <div class="fields">
   <label class="line"
     ><span class="quiet">Line</span><input
+      title="Words that are repeated over the whole photo"
       class="lone-field"
       maxlength="60"
       value={veil.text}
@@ -70,6 +71,7 @@
   {#if veil.text.trim() === ''}
     <label class="line"
       ><span class="quiet">Mark</span><select
+        title="A mark that is repeated over the whole photo"
         class="lone-field"
         value={veil.mark}
         onchange={(event) => desk.change('Choose the veil’s mark', desk.withVeil({ text: '', mark: event.currentTarget.value }))}
@@ -108,15 +110,22 @@
   />
   <label class="check"
     ><input
+      title="Only whole marks, none that an edge cuts"
       type="checkbox"
       checked={veil.whole}
       onchange={(event) => desk.change('Change the veil’s edges', desk.withVeil({ whole: event.currentTarget.checked }))}
     /> leave out what the edge would cut</label
   >
   <p class="least">
-    <button class="link" disabled={busy} onclick={() => void thin()}>{busy ? 'Measuring …' : 'Lowest opacity'}</button>
+    <button
+      title="The faintest veil that still protects so much of the photo; it is measured"
+      class="link"
+      disabled={busy}
+      onclick={() => void thin()}>{busy ? 'Measuring …' : 'Lowest opacity'}</button
+    >
     <label
       >that protects <input
+        title="How much of the photo must be hard to use without the veil"
         class="lone-field"
         type="number"
         min="5"

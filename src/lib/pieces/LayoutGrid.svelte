@@ -28,8 +28,10 @@
 <h2>{desk.chosen ? `Layouts for ${desk.chosen.name}` : 'A new piece'}</h2>
 {#if desk.chosen}
   <p class="quiet">
-    Its words, its mark and all that you have added stay. <button class="link" onclick={() => desk.choose(undefined)}
-      >Make a new one instead</button
+    Its words, its mark and all that you have added stay. <button
+      title="Layouts begin new pieces again"
+      class="link"
+      onclick={() => desk.choose(undefined)}>Make a new one instead</button
     >
   </p>
 {/if}
@@ -38,6 +40,7 @@
   {#if desk.sizeId === 'own'}
     <div class="own" role="group" aria-label="Size of your own">
       <input
+        title="How wide a size of your own is"
         type="number"
         aria-label="Width"
         min="1"
@@ -46,13 +49,18 @@
       />
       ×
       <input
+        title="How high a size of your own is"
         type="number"
         aria-label="Height"
         min="1"
         value={desk.own.height}
         onchange={(event) => own('height', event.currentTarget.value)}
       />
-      <select aria-label="Unit" onchange={(event) => (desk.own = { ...desk.own, unit: event.currentTarget.value as PieceCanvas['unit'] })}>
+      <select
+        title="Pixels for screens, millimeters or inches for print"
+        aria-label="Unit"
+        onchange={(event) => (desk.own = { ...desk.own, unit: event.currentTarget.value as PieceCanvas['unit'] })}
+      >
         {#each PIECE_UNITS as unit (unit)}<option selected={unit === desk.own.unit}>{unit}</option>{/each}
       </select>
     </div>
@@ -82,6 +90,7 @@
     {#each WORDS_WHAT as what (what)}
       <label for="{id}-{what}">{LABELS[what]}</label>
       <textarea
+        title="What stands in every layout; it can be changed on each piece"
         id="{id}-{what}"
         rows={what === 'text' ? 3 : 1}
         maxlength="2000"

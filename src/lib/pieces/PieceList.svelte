@@ -40,16 +40,23 @@
         <span class="pages">
           Page {nth} of {pages.length}
           <button
+            title="One page earlier in its booklet"
             aria-label="{piece.name} one page earlier"
             disabled={nth === 1 || desk.working}
             onclick={() => void desk.movePage(piece, -1)}>↑</button
           >
           <button
+            title="One page later in its booklet"
             aria-label="{piece.name} one page later"
             disabled={nth === pages.length || desk.working}
             onclick={() => void desk.movePage(piece, 1)}>↓</button
           >
-          <button aria-label="Take out {piece.name}" disabled={desk.working} onclick={() => void desk.takeOut(piece)}>Take out</button>
+          <button
+            title="The page stays, as a piece by itself"
+            aria-label="Take out {piece.name}"
+            disabled={desk.working}
+            onclick={() => void desk.takeOut(piece)}>Take out</button
+          >
           {#if nth === 1}<a href={booklet(piece)} download>All pages as one PDF</a>{/if}
         </span>
       {/if}
@@ -61,13 +68,24 @@
         </span>
       {/if}
       <span class="acts">
-        <button aria-pressed={piece.id === desk.chosenId} onclick={() => desk.choose(piece.id === desk.chosenId ? undefined : piece.id)}
-          >Layout</button
+        <button
+          title="Another layout for this piece, with its words"
+          aria-pressed={piece.id === desk.chosenId}
+          onclick={() => desk.choose(piece.id === desk.chosenId ? undefined : piece.id)}>Layout</button
         >
         <a href={file(piece.slug, 'png')} download aria-label="{piece.name} as PNG">PNG</a>
         <a href={file(piece.slug, 'pdf')} download aria-label="{piece.name} as PDF">PDF</a>
-        <button aria-label="Add a page to {piece.name}" disabled={desk.working} onclick={() => void desk.addPage(piece)}>Add a page</button>
-        <button aria-label="Remove {piece.name}" onclick={() => void desk.shelve(piece)}>Remove</button>
+        <button
+          title="Another page of the same size after it"
+          aria-label="Add a page to {piece.name}"
+          disabled={desk.working}
+          onclick={() => void desk.addPage(piece)}>Add a page</button
+        >
+        <button
+          title="Put away in the removed marks; it can be restored there"
+          aria-label="Remove {piece.name}"
+          onclick={() => void desk.shelve(piece)}>Remove</button
+        >
       </span>
     </li>
   {/each}

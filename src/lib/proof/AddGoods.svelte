@@ -37,6 +37,7 @@
     <p class="ways">
       <label class="link"
         >Bring one in<input
+          title="A photo of a thing of your own; you say where a mark lies on it"
           type="file"
           accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
           onchange={({ currentTarget }) => void take(currentTarget)}
@@ -55,7 +56,7 @@
       </div>
     {/if}
   {/if}
-  <p><button class="link" onclick={() => dialog?.close()}>Close</button></p>
+  <p><button title="Leaves without adding anything" class="link" onclick={() => dialog?.close()}>Close</button></p>
 </dialog>
 
 <style>

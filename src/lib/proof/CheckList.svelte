@@ -19,6 +19,7 @@
   <label class="pick"
     ><span class="quiet">shows</span>
     <select
+      title="The mark that is checked, or all of them"
       class="lone-field"
       aria-label="Shows"
       value={desk.shownId ?? ''}
@@ -42,7 +43,9 @@
       {#each desk.subjects.filter(({ id }) => id !== desk.shown[0]?.id) as { id, name } (id)}<option value={id}>{name}</option>{/each}
     </select></label
   >
-  <label class="only"><input type="checkbox" bind:checked={desk.onlyLooks} /> only what needs a look</label>
+  <label class="only"
+    ><input title="Leaves out what is as it should be" type="checkbox" bind:checked={desk.onlyLooks} /> only what needs a look</label
+  >
   <p class="quiet" role="status">
     {desk.measured < desk.family.length
       ? `measuring ${desk.measured} of ${desk.family.length}`

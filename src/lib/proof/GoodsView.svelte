@@ -154,8 +154,8 @@
       />
       <p class="ways">
         <a class="link" href="{desk.goodsAddress(subject, scene, largestPx)}&download=1" download>Download, {largestPx} px</a>
-        {#if own}<button class="link" onclick={takeOff}>Take it off</button>{/if}
-        <button class="link" onclick={() => dialog?.close()}>Close</button>
+        {#if own}<button title="Takes the mark off this thing; undo puts it back" class="link" onclick={takeOff}>Take it off</button>{/if}
+        <button title="Back to the proofs; all that was done is kept" class="link" onclick={() => dialog?.close()}>Close</button>
       </p>
     </div>
   </div>

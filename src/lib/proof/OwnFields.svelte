@@ -35,9 +35,16 @@
     }}
   />
 </label>
-<p class="toggle"><label><input type="checkbox" bind:checked={bending} /> Bend the place: twelve more handles</label></p>
+<p class="toggle">
+  <label
+    ><input title="For round and folded things: the place follows the bend" type="checkbox" bind:checked={bending} /> Bend the place: twelve more
+    handles</label
+  >
+</p>
 {#if goods.mesh.some(({ x, y }) => x !== 0 || y !== 0)}
-  <button class="link" onclick={() => own.change(scene, 'Straighten the place', { mesh: [] })}>Straighten it</button>
+  <button title="The place is flat again" class="link" onclick={() => own.change(scene, 'Straighten the place', { mesh: [] })}
+    >Straighten it</button
+  >
 {/if}
 <AmountField
   label="Height"
@@ -51,7 +58,11 @@
   commit={commit('Say how high the place is')}
 />
 {#if goods.ratio !== undefined}
-  <button class="link" onclick={() => own.forget(scene, 'Read the height from the corners', 'ratio')}>Height from the corners</button>
+  <button
+    title="Reads the height of the place from its four corners"
+    class="link"
+    onclick={() => own.forget(scene, 'Read the height from the corners', 'ratio')}>Height from the corners</button
+  >
 {/if}
 <AmountField
   label="Folds"
@@ -97,11 +108,15 @@
     preview={(value) => own.preview(scene, { ink: value / 100 })}
     commit={commit('Say how light white ink is')}
   />
-  <button class="link" onclick={() => own.forget(scene, 'White ink as the photo has it', 'ink')}>As light as the photo is</button>
+  <button
+    title="White ink is as light as the photo lets it be"
+    class="link"
+    onclick={() => own.forget(scene, 'White ink as the photo has it', 'ink')}>As light as the photo is</button
+  >
 {/if}
 <p class="toggle">
   <label
-    ><input type="checkbox" bind:checked={coloring} />
+    ><input title="A click on the cloth takes all that is like it" type="checkbox" bind:checked={coloring} />
     {goods.cloth ? 'Add to the cloth with a click' : 'Color the cloth: click on it'}</label
   >
 </p>
@@ -130,7 +145,11 @@
         >Take back the last of {cloth.at.length} places</button
       >
     {/if}
-    <button class="link" onclick={() => own.forget(scene, 'Leave the cloth as it is', 'cloth')}>Leave it as it is</button>
+    <button
+      title="The cloth keeps the color that the photo has"
+      class="link"
+      onclick={() => own.forget(scene, 'Leave the cloth as it is', 'cloth')}>Leave it as it is</button
+    >
   </p>
 {/if}
 

@@ -114,7 +114,10 @@
         <section aria-label={section.label}>
           <h2>
             {section.label} <small class="quiet">{section.hint}</small>
-            {#if section.id === 'goods' && adds}<button class="link add" onclick={() => (adding = true)}>Add a photo of your own</button
+            {#if section.id === 'goods' && adds}<button
+                title="A photo of your own goods, with a place for a mark"
+                class="link add"
+                onclick={() => (adding = true)}>Add a photo of your own</button
               >{/if}
           </h2>
           {#each rows as { subject, tiles } (subject.id)}

@@ -99,7 +99,13 @@
   {#if said}<p class="fault" role="alert">{said}</p>{/if}
   {#if address}
     <p class="quiet">Its address, said once: copy it now.</p>
-    <input readonly aria-label="Address of the link" value={address} onfocus={(event) => event.currentTarget.select()} />
+    <input
+      title="Copy it and give it to the client: whoever has it may look"
+      readonly
+      aria-label="Address of the link"
+      value={address}
+      onfocus={(event) => event.currentTarget.select()}
+    />
   {/if}
   <ul aria-label="Notes of the client">
     {#each view?.notes ?? [] as note (note.id)}
@@ -119,13 +125,16 @@
         </p>
         {#if note.text}<p class="text">{note.text}</p>{/if}
         <textarea
+          title="The client reads it beside the note"
           aria-label="Answer to {note.name}"
           rows="1"
           maxlength="4000"
           placeholder="answer"
           value={note.answer ?? ''}
           onchange={(event) => void change(note.id, { answer: event.currentTarget.value })}></textarea>
-        <button onclick={() => void change(note.id, { closed: !note.closed })}>{note.closed ? 'Open again' : 'Close'}</button>
+        <button title="Closed notes stay, but ask for nothing more" onclick={() => void change(note.id, { closed: !note.closed })}
+          >{note.closed ? 'Open again' : 'Close'}</button
+        >
       </li>
     {/each}
   </ul>
@@ -138,22 +147,38 @@
             ? ', with a word'
             : ''}, {link.marks.length} shown</span
         >
-        {#if link.state === 'open'}<button aria-label="End it: {link.name}" onclick={() => void end(link.id)}>End it</button>{/if}
+        {#if link.state === 'open'}<button
+            title="The address opens nothing any more"
+            aria-label="End it: {link.name}"
+            onclick={() => void end(link.id)}>End it</button
+          >{/if}
       </li>
     {/each}
   </ul>
   <form onsubmit={make} aria-label="A new link">
     <label for="link-name">What it is called</label>
-    <input id="link-name" maxlength="80" required bind:value={name} />
+    <input title="For you: who it is for" id="link-name" maxlength="80" required bind:value={name} />
     <label for="link-word">A word to enter, if you like</label>
-    <input id="link-word" maxlength="200" autocomplete="off" bind:value={word} />
+    <input
+      title="The client enters it once; leave it empty where the address is enough"
+      id="link-word"
+      maxlength="200"
+      autocomplete="off"
+      bind:value={word}
+    />
     <label for="link-day">Last day, if it has one</label>
-    <input id="link-day" type="date" bind:value={day} />
+    <input title="After this day the address opens nothing any more" id="link-day" type="date" bind:value={day} />
     <fieldset>
       <legend>Shows</legend>
       {#each kept as mark (mark.id)}
         <label class="tick"
-          ><input type="checkbox" checked={!left.has(mark.id)} onchange={() => (left = toggled(left, mark.id))} /> {mark.name}</label
+          ><input
+            title="Whether the client sees this mark"
+            type="checkbox"
+            checked={!left.has(mark.id)}
+            onchange={() => (left = toggled(left, mark.id))}
+          />
+          {mark.name}</label
         >
       {/each}
     </fieldset>
@@ -162,7 +187,12 @@
         <legend>Tries to compare</legend>
         {#each tries as { id, name: called, mark } (id)}
           <label class="tick"
-            ><input type="checkbox" checked={taken.has(id)} onchange={() => (taken = toggled(taken, id))} />
+            ><input
+              title="Shown beside the mark, so that the client can compare"
+              type="checkbox"
+              checked={taken.has(id)}
+              onchange={() => (taken = toggled(taken, id))}
+            />
             {markOf(mark)?.name}: {called}</label
           >
         {/each}
@@ -173,12 +203,20 @@
         <legend>Packs to fetch</legend>
         {#each packs as { id, name: called } (id)}
           <label class="tick"
-            ><input type="checkbox" checked={taken.has(id)} onchange={() => (taken = toggled(taken, id))} /> {called}</label
+            ><input
+              title="The client may fetch the files of this pack"
+              type="checkbox"
+              checked={taken.has(id)}
+              onchange={() => (taken = toggled(taken, id))}
+            />
+            {called}</label
           >
         {/each}
       </fieldset>
     {/if}
-    <button disabled={kept.every(({ id }) => left.has(id))}>Make a link</button>
+    <button title="An address that nobody can guess; what it shows can be ended at any time" disabled={kept.every(({ id }) => left.has(id))}
+      >Make a link</button
+    >
   </form>
 </Fold>
 

@@ -173,6 +173,7 @@
     />
     <label for="sheet-contact">Contact</label>
     <textarea
+      title="Stands on the last page: who to ask, and where"
       id="sheet-contact"
       rows="2"
       maxlength="1000"
@@ -199,9 +200,20 @@
           <div class="head">
             <strong>{row.title}</strong>
             {#if !row.there(facts)}<span class="quiet">nothing to show yet</span>{/if}
-            <button aria-label="Move {row.title} up" disabled={at === 0} onclick={() => move(page, -1)}>↑</button>
-            <button aria-label="Move {row.title} down" disabled={at === names.length - 1} onclick={() => move(page, 1)}>↓</button>
             <button
+              title="One place earlier in the sheet"
+              aria-label="Move {row.title} up"
+              disabled={at === 0}
+              onclick={() => move(page, -1)}>↑</button
+            >
+            <button
+              title="One place later in the sheet"
+              aria-label="Move {row.title} down"
+              disabled={at === names.length - 1}
+              onclick={() => move(page, 1)}>↓</button
+            >
+            <button
+              title="What is left out stays here and can be taken in again"
               aria-pressed={left}
               onclick={() =>
                 change(left ? 'Take a page in' : 'Leave a page out', {
@@ -211,6 +223,7 @@
           </div>
           {#if !left}
             <textarea
+              title="The words of this page, as the sheet shows them"
               aria-label="Text of {row.title}"
               rows="2"
               maxlength="1000"

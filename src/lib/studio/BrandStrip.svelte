@@ -41,6 +41,7 @@
     <div class="name">
       {#if renaming}
         <input
+          title="Enter keeps the name, Escape leaves it as it was"
           aria-label="Name of the brand"
           value={name}
           maxlength="80"

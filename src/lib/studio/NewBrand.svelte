@@ -37,15 +37,34 @@
 <Modal bind:open title="New brand" size="sm" autoclose={false}>
   <form onsubmit={create}>
     <Label for="brand-name">Name</Label>
-    <Input id="brand-name" bind:value={name} required maxlength={80} autocomplete="off" class="mb-3 mt-1" />
+    <Input
+      title="The name as it is written; any script"
+      id="brand-name"
+      bind:value={name}
+      required
+      maxlength={80}
+      autocomplete="off"
+      class="mb-3 mt-1"
+    />
     <Label for="brand-about">What they do, in a sentence</Label>
-    <Input id="brand-about" bind:value={about} maxlength={400} autocomplete="off" class="mt-1 mb-4" />
+    <Input
+      title="One sentence for whoever opens it next year; it can wait"
+      id="brand-about"
+      bind:value={about}
+      maxlength={400}
+      autocomplete="off"
+      class="mt-1 mb-4"
+    />
     <p class="label mb-1">Colors by role</p>
     <ColorFields {palette} change={(next) => (palette = next)} bind:valid={colorsValid} />
     {#if fault}<p class="mt-3 text-rust" role="alert">{fault}</p>{/if}
     <div class="mt-5 flex justify-end gap-3">
-      <Button type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
-      <Button type="submit" disabled={working || name.trim() === '' || !colorsValid}>Add brand</Button>
+      <Button title="Leaves without a new brand" type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
+      <Button
+        title="Makes the brand and its first mark, with the name in it"
+        type="submit"
+        disabled={working || name.trim() === '' || !colorsValid}>Add brand</Button
+      >
     </div>
   </form>
 </Modal>

@@ -10,6 +10,7 @@
 <label title="Stands beside every version that is saved from this browser, so that others see whose it is">
   <span>Your name</span>
   <input
+    title="Stands beside every version that you make"
     class="lone-field"
     maxlength={LONGEST_NAME}
     autocomplete="name"

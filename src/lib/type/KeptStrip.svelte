@@ -26,7 +26,11 @@
 <div class="strip" role="group" aria-label="Kept faces">
   {#each trials.kept as trial (trial.id)}
     <article aria-label={trial.name}>
-      <button class="word" aria-label="Show {trial.name}" onclick={() => (trials.current = trial.id)}
+      <button
+        title="Looks at this face more closely"
+        class="word"
+        aria-label="Show {trial.name}"
+        onclick={() => (trials.current = trial.id)}
         ><WordDrawing picture={trials.pictures.get(trial.id)} heightPx={54} widthPx={262} sizePx={38} /></button
       >
       <p><strong>{trial.name}</strong> <span class="quiet">{trial.license}</span></p>
@@ -34,6 +38,7 @@
         <label>
           <span class="quiet">{AXIS_NAMES[axis.tag] ?? axis.tag}</span>
           <input
+            title="Moves along this axis of the face; the name is set anew at once"
             type="range"
             aria-label="{trial.name}, {(AXIS_NAMES[axis.tag] ?? axis.tag).toLowerCase()}"
             min={axis.min}
@@ -46,6 +51,7 @@
         </label>
       {/each}
       <input
+        title="What speaks for it or against it"
         class="note"
         aria-label="Note on {trial.name}"
         placeholder="note"
@@ -55,9 +61,15 @@
         onblur={() => trials.desk.commit('Type desk')}
       />
       <p class="acts">
-        <button class="link" onclick={() => choose(trial)}>Set the name in it</button>
-        <button class="link" onclick={() => keepTry(trial)}>Keep a try</button>
-        <button class="link" onclick={() => trials.desk.commit('Type desk', toggleKept(trials.desk.content, trial.id))}>Let go</button>
+        <button title="The primary mark’s name takes this face; undo there takes it back" class="link" onclick={() => choose(trial)}
+          >Set the name in it</button
+        >
+        <button title="A copy of the primary in this face, kept beside it" class="link" onclick={() => keepTry(trial)}>Keep a try</button>
+        <button
+          title="It is no longer kept; it stays among the trials"
+          class="link"
+          onclick={() => trials.desk.commit('Type desk', toggleKept(trials.desk.content, trial.id))}>Let go</button
+        >
       </p>
     </article>
   {/each}

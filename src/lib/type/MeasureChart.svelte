@@ -41,6 +41,7 @@
 <section aria-label="Chart of all faces">
   <div class="axes">
     <select
+      title="What is measured from left to right"
       aria-label="Across"
       value={trials.chart.x}
       onchange={(event) => ((trials.brush = undefined), (trials.chart = { ...trials.chart, x: event.currentTarget.value as ShownMeasure }))}
@@ -49,6 +50,7 @@
     </select>
     <span class="label">×</span>
     <select
+      title="What is measured from below to above"
       aria-label="Up"
       value={trials.chart.y}
       onchange={(event) => ((trials.brush = undefined), (trials.chart = { ...trials.chart, y: event.currentTarget.value as ShownMeasure }))}
@@ -94,7 +96,9 @@
       {/if}
     {/if}
   </svg>
-  {#if trials.brush}<button class="link" onclick={() => (trials.brush = undefined)}>Show all faces again</button>{/if}
+  {#if trials.brush}<button title="Lets go of the part of the chart that was chosen" class="link" onclick={() => (trials.brush = undefined)}
+      >Show all faces again</button
+    >{/if}
 </section>
 
 <style>

@@ -65,12 +65,13 @@
 <section aria-label="The client’s own font">
   <h2 class="label">The client’s own font</h2>
   <label for="{id}-rights" class="quiet">Under which terms</label>
-  <select id="{id}-rights" bind:value={rights}
+  <select title="What the client’s license lets this font be used for" id="{id}-rights" bind:value={rights}
     >{#each RIGHTS as right (right)}<option value={right}>{right}</option>{/each}</select
   >
   <label class="choose">
     <span class="link">{working ? 'Checking every table …' : 'Bring a font'}</span>
     <input
+      title="A font file of the client’s; it stays with this studio"
       class="over-label"
       type="file"
       accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
@@ -82,7 +83,11 @@
     <p role="status">{collection.file.name} holds {collection.faces.length} faces. Which one?</p>
     <ul>
       {#each collection.faces as face, index (index)}
-        <li><button class="link" onclick={() => collection && take(collection.file, index)}>{face}</button></li>
+        <li>
+          <button title="Takes this face out of the collection" class="link" onclick={() => collection && take(collection.file, index)}
+            >{face}</button
+          >
+        </li>
       {/each}
     </ul>
   {/if}
@@ -91,7 +96,10 @@
       {#each own as family (family.id)}
         <li>
           <span class:gone={family.removed}>{family.name}</span>
-          <button class="link" onclick={() => remove(family.id, !family.removed)}
+          <button
+            title="Removed fonts are offered no more; marks that are set in them keep them"
+            class="link"
+            onclick={() => remove(family.id, !family.removed)}
             >{family.removed ? `Bring ${family.name} back` : `Remove ${family.name}`}</button
           >
         </li>

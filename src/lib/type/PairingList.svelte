@@ -36,7 +36,11 @@
       <WordDrawing picture={words.get(suggestion.id)} heightPx={34} widthPx={262} sizePx={19} />
       <p><strong>{trials.trial(suggestion.id)?.name}</strong> <span class="quiet">{suggestion.score.toFixed(2)}</span></p>
       <p class="quiet">{suggestion.reasons.map(({ words: reason, amount }) => `${reason} +${amount.toFixed(2)}`).join(' · ')}</p>
-      <button class="link" onclick={() => trials.desk.commit('Type desk', giveRole(trials.desk.content, 'second', suggestion.id))}>
+      <button
+        title="Second lines begin in this face from now on"
+        class="link"
+        onclick={() => trials.desk.commit('Type desk', giveRole(trials.desk.content, 'second', suggestion.id))}
+      >
         {trials.desk.content.roles.second[0] === suggestion.id ? 'The brand’s second line' : 'Make it the second line'}
       </button>
     </article>

@@ -26,6 +26,7 @@
         <span class:alternative={index > 0}
           >{nameOf(id)}
           <button
+            title="The role is free again; marks keep their faces"
             class="quiet"
             aria-label="Take {nameOf(id)} from {label}"
             onclick={() => trials.desk.commit('Type desk', without(role, id))}>×</button
@@ -33,8 +34,10 @@
         >
       {:else}<span class="quiet">not chosen</span>{/each}
       {#if chosen && desk.roles[role][0] !== chosen.id}
-        <button class="link" onclick={() => trials.desk.commit('Type desk', giveRole(desk, role, chosen.id))}
-          >{chosen.name} for {label}</button
+        <button
+          title="New marks and sheets use this face for it"
+          class="link"
+          onclick={() => trials.desk.commit('Type desk', giveRole(desk, role, chosen.id))}>{chosen.name} for {label}</button
         >
       {/if}
     </p>

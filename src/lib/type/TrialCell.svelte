@@ -36,6 +36,7 @@
 
 <div class="cell" class:kept class:dropped>
   <button
+    title="Looks at it more closely; K keeps it, X drops it"
     class="word"
     aria-pressed={trials.current === trial.id}
     data-face={trial.id}
@@ -54,9 +55,17 @@
     {#if kept || dropped}<span class="off-screen">, {kept ? 'kept' : 'dropped'}</span>{/if}
   </button>
   <span class="acts">
-    <button onclick={keep} aria-label="{kept ? 'Let go of' : 'Keep'} {trial.name}" aria-pressed={kept}>{kept ? 'kept' : 'keep'}</button>
-    <button onclick={drop} aria-label="{dropped ? 'Take back' : 'Drop'} {trial.name}" aria-pressed={dropped}
-      >{dropped ? 'dropped' : 'drop'}</button
+    <button
+      title="Kept faces stand above all others, whatever the order"
+      onclick={keep}
+      aria-label="{kept ? 'Let go of' : 'Keep'} {trial.name}"
+      aria-pressed={kept}>{kept ? 'kept' : 'keep'}</button
+    >
+    <button
+      title="Dropped faces are put away; they can be shown again"
+      onclick={drop}
+      aria-label="{dropped ? 'Take back' : 'Drop'} {trial.name}"
+      aria-pressed={dropped}>{dropped ? 'dropped' : 'drop'}</button
     >
   </span>
 </div>

@@ -30,6 +30,7 @@
 
 <div class="controls">
   <input
+    title="A feeling, a kind or a name; only faces that answer are shown"
     class="asked"
     aria-label="Feel, name or kind"
     placeholder="feel: “airy, open”"
@@ -40,7 +41,7 @@
   <datalist id="{id}-feels"
     >{#each Object.entries(FEEL_WORDS) as [word, { means }] (word)}<option value={word}>{means}</option>{/each}</datalist
   >
-  <select aria-label="Order" value={orderValue} onchange={(event) => orderBy(event.currentTarget.value)}>
+  <select title="What stands first" aria-label="Order" value={orderValue} onchange={(event) => orderBy(event.currentTarget.value)}>
     <option value="brief">nearest to the brief</option>
     <option value="likeness">most like {trials.trial(trials.current ?? '')?.name ?? 'the chosen face'}</option>
     <option value="panel">best fills a panel</option>
@@ -48,10 +49,18 @@
     {#each SHOWN_MEASURES as measure (measure)}<option value="measure {measure}">by {MEASURE_LABELS[measure]}</option>{/each}
   </select>
   {#if trials.order.by === 'panel'}
-    <input class="panel" aria-label="Panel, width to height" bind:value={panel} oninput={() => orderBy('panel')} autocomplete="off" />
+    <input
+      title="The room that the name has to fill, width to height"
+      class="panel"
+      aria-label="Panel, width to height"
+      bind:value={panel}
+      oninput={() => orderBy('panel')}
+      autocomplete="off"
+    />
   {/if}
   {#each needs as need (need)}
     <button
+      title="Only faces that have this"
       class="need"
       aria-pressed={trials.needs.includes(need)}
       onclick={() => (trials.needs = trials.needs.includes(need) ? trials.needs.filter((each) => each !== need) : [...trials.needs, need])}
@@ -59,6 +68,7 @@
     >
   {/each}
   <select
+    title="The words in which every face is set"
     aria-label="What is set"
     value={trials.setting}
     onchange={(event) => (trials.setting = event.currentTarget.value as 'name' | 'upper' | 'line')}
@@ -69,6 +79,7 @@
   </select>
   {#if trials.setting === 'line'}
     <input
+      title="Words to try the faces on"
       class="asked"
       aria-label="Line of your own"
       maxlength="80"
@@ -78,8 +89,11 @@
     />
   {/if}
   {#if trials.desk.content.dropped.length > 0}
-    <button class="need" aria-pressed={trials.showDropped} onclick={() => (trials.showDropped = !trials.showDropped)}
-      >{trials.desk.content.dropped.length} dropped</button
+    <button
+      title="Shows what was dropped, to take it back"
+      class="need"
+      aria-pressed={trials.showDropped}
+      onclick={() => (trials.showDropped = !trials.showDropped)}>{trials.desk.content.dropped.length} dropped</button
     >
   {/if}
   <span class="quiet keys"><kbd>K</kbd> keeps · <kbd>X</kbd> drops</span>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import {
     changePart,
@@ -68,19 +68,37 @@
       trials.drawing.close();
     };
   });
+  /** How many faces are set for the first time at once. */
+  const AT_ONCE = 12;
+  /** How many faces are set so far, and whether somebody has stopped it. */
+  let settled = $state(0);
+  let stopped = $state(false);
+  /** The words and faces that are being set. */
+  let begun = '';
   $effect(() => {
     const text = trials.text;
     const fonts = trials.all.map(({ id }) => trials.fontOf(id));
+    if (stopped) return;
     let newest = true;
-    void trials.drawing
-      .ask((draughtsman) => draughtsman.words(text, fonts))
-      .then((pictures) => {
-        if (newest)
-          trials.pictures = new Map(
-            pictures.flatMap((picture, index) => (picture ? [[fonts[index]?.family ?? '', picture] as const] : [])),
-          );
-      })
-      .catch((error: unknown) => (fault = `The faces could not be set: ${String(error)}`));
+    const words = JSON.stringify([text, fonts]);
+    const setBefore = untrack(() => settled);
+    // For the first time every font has to come: they are shown as they do. Later all are at hand, and change at once.
+    const portion = setBefore < fonts.length ? AT_ONCE : fonts.length;
+    const begin = words === begun && setBefore < fonts.length ? setBefore : 0;
+    begun = words;
+    const setFaces = async () => {
+      for (let from = begin; newest && from < fonts.length; from += portion) {
+        const next = fonts.slice(from, from + portion);
+        const pictures = await trials.drawing.ask((draughtsman) => draughtsman.words(text, next));
+        if (!newest) return;
+        const others = new Map(trials.pictures);
+        for (const { family } of next) others.delete(family);
+        const drawn = pictures.flatMap((picture, index) => (picture ? [[next[index]?.family ?? '', picture] as const] : []));
+        trials.pictures = new Map([...others, ...drawn]);
+        settled = Math.max(settled, from + next.length);
+      }
+    };
+    setFaces().catch((error: unknown) => (fault = `The faces could not be set: ${String(error)}`));
     return () => (newest = false);
   });
 
@@ -156,6 +174,16 @@
             {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
           is nearer than another{/if}.
       </p>
+      {#if settled < trials.all.length}
+        <p class="quiet" role="status">
+          {settled} of {trials.all.length} faces are set{stopped ? '.' : ' …'}
+          <button
+            class="link"
+            title={stopped ? 'Sets the faces that are left' : 'Faces that are not set yet stay names; it can go on later'}
+            onclick={() => (stopped = !stopped)}>{stopped ? 'Go on' : 'Stop'}</button
+          >
+        </p>
+      {/if}
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
       <TrialControls />
       {#if trials.kept.length > 0}
@@ -163,7 +191,11 @@
         {#if said}<p class="compare" role="status">{said}</p>{/if}
         {#if trials.kept.length > 1}
           <p class="compare">
-            <button class="link" aria-expanded={comparing} onclick={() => (comparing = !comparing)}
+            <button
+              title="Kept faces side by side, over one another, small, reversed and inside the mark"
+              class="link"
+              aria-expanded={comparing}
+              onclick={() => (comparing = !comparing)}
               >{comparing ? 'Put the comparison away' : `Head to head: ${Math.min(4, trials.kept.length)} kept faces`}</button
             >
           </p>

@@ -66,11 +66,18 @@
 <div class="fields">
   {#each swatches as { key, name, hex } (key)}
     <div class="row">
-      <input type="color" aria-label="{name}, picked" value={hex} oninput={(event) => type(key, event.currentTarget.value)} />
+      <input
+        title="Picks the color by eye"
+        type="color"
+        aria-label="{name}, picked"
+        value={hex}
+        oninput={(event) => type(key, event.currentTarget.value)}
+      />
       {#if isRole(key)}
         <label for="{id}-{key}"><strong>{name}</strong> <span class="quiet">{ROLE_USE[key]}</span></label>
       {:else}
         <input
+          title="What this color is called on the sheet and in files"
           class="code called"
           aria-label="Name of {name}"
           value={name}
@@ -81,6 +88,7 @@
         />
       {/if}
       <input
+        title="Its code: six digits after #, or any form that style sheets know"
         class="code"
         id="{id}-{key}"
         aria-label={isRole(key) ? undefined : `${name}, color code`}
@@ -112,7 +120,7 @@
 </div>
 <p class="more">
   {#if swatches.length < MOST_SWATCHES}
-    <button class="link" onclick={add}>Add a color</button>
+    <button title="Another color beside the five roles" class="link" onclick={add}>Add a color</button>
     <span class="quiet">beyond the five that every mark needs; {swatches.length} of {MOST_SWATCHES}</span>
   {:else}
     <span class="quiet">A palette holds {MOST_SWATCHES} colors.</span>

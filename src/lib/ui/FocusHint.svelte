@@ -4,8 +4,12 @@
   const WIDTH_PX = 260;
   const ROOM_PX = 90;
 
+  /** Whether the pointer was used last: fields show their focus after a click, too, which has said its sentence while it hovered. */
+  let pointed = false;
+
   function focused(event: FocusEvent): void {
     hint = undefined;
+    if (pointed) return;
     const control = event.target instanceof Element ? event.target : undefined;
     // Only where the browser itself shows the focus: a click says nothing twice.
     if (!control?.matches(':focus-visible')) return;
@@ -21,8 +25,11 @@
 <svelte:document
   onfocusin={focused}
   onfocusout={() => (hint = undefined)}
-  onpointerdown={() => (hint = undefined)}
-  onkeydown={(event) => event.key !== 'Tab' && event.key !== 'Shift' && (hint = undefined)}
+  onpointerdowncapture={() => ((pointed = true), (hint = undefined))}
+  onkeydowncapture={(event) => {
+    pointed = false;
+    if (event.key !== 'Tab' && event.key !== 'Shift') hint = undefined;
+  }}
 />
 {#if hint}
   <!-- The browser reads the title of the control by itself. -->

@@ -81,7 +81,14 @@
   }
 </script>
 
-<input class="lone-field find" type="search" aria-label="Find a mark" placeholder="Find a mark" bind:value={wanted} />
+<input
+  title="Only marks whose names hold this"
+  class="lone-field find"
+  type="search"
+  aria-label="Find a mark"
+  placeholder="Find a mark"
+  bind:value={wanted}
+/>
 <UndoNote {said} {undo} {offer} close={() => (said = '')} />
 {#each SHELVES as { id, label } (id)}
   {@const row = marks.filter(({ shelf }) => shelf === id)}
@@ -92,11 +99,12 @@
       {#each rows as mark (mark.id)}
         {@const at = row.indexOf(mark)}
         <li>
-          <button class="picture" aria-label="Open {mark.name}" onclick={() => go(mark)}
+          <button title="Opens it on the table" class="picture" aria-label="Open {mark.name}" onclick={() => go(mark)}
             ><MarkPicture picture={pictures(mark.id)} label="" /></button
           >
           <span class="words">
             <input
+              title="What the mark is called; Enter keeps the name"
               aria-label="Name of {mark.name}"
               value={mark.name}
               maxlength="80"
@@ -106,6 +114,7 @@
           </span>
           {#if mark.role === 'piece'}<span class="quiet">piece</span>{:else}
             <select
+              title="What it is within the family"
               aria-label="Role of {mark.name}"
               value={mark.role}
               onchange={(event) =>
@@ -129,18 +138,26 @@
               title="Down"
               onclick={() => void change(mark, { position: at + 1 }, `“${mark.name}” moved down.`, { position: at })}>↓</button
             >
-            <button class="link" aria-label="Duplicate {mark.name}" onclick={() => void duplicate(mark)}>Duplicate</button>
+            <button
+              title="A copy beside it, with a name of its own"
+              class="link"
+              aria-label="Duplicate {mark.name}"
+              onclick={() => void duplicate(mark)}>Duplicate</button
+            >
             {#if id !== 'kept'}<button
+                title="Back into the family, where it stood"
                 class="link"
                 aria-label="Restore {mark.name}"
                 onclick={() => void put(mark, 'kept', 'is back in the family')}>Restore</button
               >{/if}
             {#if id === 'kept'}<button
+                title="Put away, but kept; marks that follow it go on following"
                 class="link"
                 aria-label="Archive {mark.name}"
                 onclick={() => void put(mark, 'archived', 'is archived')}>Archive</button
               >{/if}
             {#if id !== 'removed'}<button
+                title="Put among the removed; it can be restored there"
                 class="link"
                 aria-label="Remove {mark.name}"
                 onclick={() => void put(mark, 'removed', 'is removed')}>Remove</button

@@ -19,6 +19,7 @@
   {#each pictures as picture (picture.sha256)}
     <label class="shown" title="{picture.name}, {picture.widthPx} × {picture.heightPx} px">
       <input
+        title="Whether this picture is shown"
         class="over-label"
         type="checkbox"
         aria-label={picture.name}
@@ -30,6 +31,7 @@
   {/each}
   <label class="bring"
     >Bring one in<input
+      title="A picture from your disk; it stays with this brand"
       class="over-label"
       type="file"
       accept="image/png,image/jpeg,image/webp,image/avif,image/tiff"

@@ -44,7 +44,9 @@
   </div>
 {/if}
 {#if work.news}
-  <div class="banner" role="status">{work.news} <button class="link" onclick={() => (work.news = '')}>Close</button></div>
+  <div class="banner" role="status">
+    {work.news} <button title="Puts this sentence away" class="link" onclick={() => (work.news = '')}>Close</button>
+  </div>
 {/if}
 
 <style>

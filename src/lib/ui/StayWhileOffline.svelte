@@ -15,7 +15,7 @@
 {#if stayed}
   <div role="alert">
     This browser is offline: other rooms open once it is connected again.
-    <button class="link" onclick={() => (stayed = false)}>Close</button>
+    <button title="Puts this sentence away" class="link" onclick={() => (stayed = false)}>Close</button>
   </div>
 {/if}
 

@@ -43,7 +43,9 @@
       {#if signedIn.role === 'viewer'}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span
         >{/if}
       <a class="link" href="/you" title="Your password, and where you are signed in">{signedIn.name}</a>
-      <form method="POST" action="/sign-out" onsubmit={forgetPictures}><button class="link">Sign out</button></form>
+      <form method="POST" action="/sign-out" onsubmit={forgetPictures}>
+        <button title="Ends this session; what is saved stays" class="link">Sign out</button>
+      </form>
     {/if}
   </div>
 </header>

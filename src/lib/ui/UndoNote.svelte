@@ -13,9 +13,9 @@
 <div role="status" class:shown={said !== ''}>
   {#if said}
     {said}
-    {#if undo}<button class="link" onclick={undo}>Undo</button>{/if}
+    {#if undo}<button title="Takes back what was just done" class="link" onclick={undo}>Undo</button>{/if}
     {#if offer}<button class="link" onclick={offer.act}>{offer.label}</button>{/if}
-    <button class="link" onclick={close}>Close</button>
+    <button title="Puts this sentence away" class="link" onclick={close}>Close</button>
   {/if}
 </div>
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { createArtIndex, IDEAS, MEANT, SYNONYMS, type ArtEntry } from '$core/index';
+import { createArtIndex, IDEA_WORDS, IDEAS, MEANT, SYNONYMS, type ArtEntry } from '$core/index';
 
 const entries = JSON.parse(readFileSync('art/catalogue.json', 'utf8')) as readonly ArtEntry[];
 const library = createArtIndex(entries);
@@ -34,6 +34,27 @@ describe('the art library', () => {
     expect(brave.total).toBeGreaterThan(30);
     const met = things.filter((thing) => brave.entries.slice(0, 12).some(({ words }) => words.includes(thing)));
     expect(met.length).toBeGreaterThanOrEqual(4);
+  });
+
+  it('finds the same for the words a brief says instead of the idea’s name', () => {
+    const of = Object.keys(IDEA_WORDS);
+    expect(of.filter((idea) => !(idea in IDEAS))).toEqual([]);
+    // Each word belongs to one idea, and is none itself.
+    const words = Object.values(IDEA_WORDS).flat();
+    expect(words.filter((word, at) => words.indexOf(word) !== at || word in IDEAS)).toEqual([]);
+    for (const word of words) expect(find(word).total, word).toBeGreaterThan(5);
+    for (const [word, piece] of [
+      ['voyage', 'ship'],
+      ['welcome', 'door'],
+      ['honest', 'mirror'],
+      ['handmade', 'needle'],
+    ] as const)
+      expect(
+        find(word)
+          .entries.slice(0, 12)
+          .some(({ words: said }) => said.includes(piece)),
+        word,
+      ).toBe(true);
   });
 
   it('every idea leads somewhere, and words alike are words', () => {

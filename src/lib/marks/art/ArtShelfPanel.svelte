@@ -21,6 +21,7 @@
 <section aria-label="Art library">
   <div class="ask">
     <input
+      title="A thing, an idea or a mood, in a word or two"
       bind:this={field}
       type="search"
       aria-label="Search art"
@@ -29,14 +30,14 @@
       oninput={() => void shelf.search()}
       onkeydown={(event) => event.key === 'Escape' && shelf.close()}
     />
-    <select aria-label="Style" bind:value={shelf.style} onchange={() => void shelf.search()}>
+    <select title="Filled, in lines, or in several colors" aria-label="Style" bind:value={shelf.style} onchange={() => void shelf.search()}>
       {#each Object.entries(STYLES) as [style, label] (style)}<option value={style}>{label}</option>{/each}
     </select>
-    <select aria-label="Stroke" bind:value={shelf.weight} onchange={() => void shelf.search()}>
+    <select title="How heavy its strokes are" aria-label="Stroke" bind:value={shelf.weight} onchange={() => void shelf.search()}>
       {#each Object.keys(WEIGHTS) as Weight[] as weight (weight)}<option value={weight}>{weight === 'any' ? 'every stroke' : weight}</option
         >{/each}
     </select>
-    <select aria-label="Collection" bind:value={shelf.set} onchange={() => void shelf.search()}>
+    <select title="Pieces of one hand go together" aria-label="Collection" bind:value={shelf.set} onchange={() => void shelf.search()}>
       <option value="any">every collection</option>
       {#each shelf.sets as set (set.id)}<option value={set.id}>{set.label.toLowerCase()}</option>{/each}
     </select>
@@ -47,12 +48,13 @@
       title="Bring in a drawing (SVG) or picture (PNG, JPEG, WebP) made elsewhere"
       onclick={() => (bringing = !bringing)}>Bring in</button
     >
-    <button aria-label="Close the art library" onclick={() => shelf.close()}>✕</button>
+    <button title="Back to the proofs" aria-label="Close the art library" onclick={() => shelf.close()}>✕</button>
   </div>
   {#if table.brief.keywords.length > 0 || shelf.also.length > 0}
     <p class="words">
       {#each table.brief.keywords.slice(0, 8) as keyword (keyword)}
         <button
+          title="Looks for this word of the brief"
           class="link"
           onclick={() => {
             shelf.text = keyword;
@@ -66,8 +68,8 @@
   {#if shelf.fault}<p role="alert" class="fault">{shelf.fault}</p>{/if}
   {#if bringing}
     <div class="bring">
-      <input aria-label="Author of the drawing" placeholder="Author" bind:value={author} />
-      <select aria-label="Rights of the drawing" bind:value={license}>
+      <input title="Who drew it, for the list of rights" aria-label="Author of the drawing" placeholder="Author" bind:value={author} />
+      <select title="What the drawing may be used for" aria-label="Rights of the drawing" bind:value={license}>
         {#each LICENSE_NAMES as name (name)}<option value={name}>{LICENSES[name].label}</option>{/each}
       </select>
       <input
@@ -104,14 +106,20 @@
       <div class="compare" role="group" aria-label="Candidates">
         {#each shelf.candidates as candidate, index (index)}
           {#if candidate}
-            <button aria-pressed={shelf.shown === index} onclick={() => void shelf.compare(index as 0 | 1)}>
+            <button
+              title="Shows this one of the two on the mark"
+              aria-pressed={shelf.shown === index}
+              onclick={() => void shelf.compare(index as 0 | 1)}
+            >
               <strong>{LETTERS[index]}</strong>
               {titleOf(candidate.id)}
               <span class="quiet">stroke {candidate.weight / 10} %</span>
             </button>
           {/if}
         {/each}
-        <button class="primary" onclick={() => void shelf.use()}>{shelf.swapId ? 'Swap for this one' : 'Use this one'}</button>
+        <button title="The piece goes into the mark" class="primary" onclick={() => void shelf.use()}
+          >{shelf.swapId ? 'Swap for this one' : 'Use this one'}</button
+        >
       </div>
     {/if}
   </div>

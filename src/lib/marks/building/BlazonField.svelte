@@ -31,6 +31,7 @@
 <div class="blazon" title={hint}>
   <label class="quiet" for={id}>{label}</label>
   <textarea
+    title="What stands on the shield, in the terms of heraldry; Enter draws it"
     {id}
     value={written}
     rows="3"

@@ -146,7 +146,11 @@
   {#if building.isBehind(built)}
     <p class="note">
       <strong>The name has changed.</strong> The stage and all files show the new one; the rows below were built with the one before.
-      <button class="link" onclick={() => void building.change(part.id, 'Follow the name', {})}>Bring the rows up to date</button>
+      <button
+        title="Builds the rows from the name as it is now; what was changed by hand stays"
+        class="link"
+        onclick={() => void building.change(part.id, 'Follow the name', {})}>Bring the rows up to date</button
+      >
     </p>
   {/if}
   <p class="quiet">

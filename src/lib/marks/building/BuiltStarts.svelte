@@ -34,7 +34,8 @@
   });
 </script>
 
-<button class="link" aria-expanded={shown} onclick={() => (shown = !shown)}>{shown ? 'Fold the compositions' : 'Other compositions'}</button
+<button title="The same name in other compositions of this kind" class="link" aria-expanded={shown} onclick={() => (shown = !shown)}
+  >{shown ? 'Fold the compositions' : 'Other compositions'}</button
 >
 {#if shown}
   <div class="starts" role="group" aria-label="Other compositions">

@@ -120,6 +120,7 @@
       </button>
     {/each}
     <button
+      title="What follows this mark, a copy of it, or nothing yet"
       onclick={() => {
         open = false;
         other();
@@ -135,6 +136,7 @@
         {#each starts as start (start.id)}
           {@const picture = pictures[start.id]}
           <button
+            title="Shows it large; a second one is laid over it; a double click takes it"
             aria-pressed={taken?.id === start.id || over?.id === start.id}
             ondblclick={() => void add(start)}
             onclick={() => choose(start)}
@@ -164,9 +166,14 @@
           </div>
           <p class="quiet">{over ? `${over.label}, laid over ${taken.label.toLowerCase()}` : taken.label}</p>
           <div class="take">
-            <Button disabled={working} onclick={() => taken && void add(taken)}>Add {taken.label.toLowerCase()}</Button>
-            {#if over}<Button color="alternative" disabled={working} onclick={() => over && void add(over)}
-                >Add {over.label.toLowerCase()}</Button
+            <Button title="Makes a mark of it and opens it" disabled={working} onclick={() => taken && void add(taken)}
+              >Add {taken.label.toLowerCase()}</Button
+            >
+            {#if over}<Button
+                title="Makes a mark of it and opens it"
+                color="alternative"
+                disabled={working}
+                onclick={() => over && void add(over)}>Add {over.label.toLowerCase()}</Button
               >{/if}
           </div>
         {:else}

@@ -14,6 +14,7 @@
 <div class="row" title={hint}>
   <label class="quiet" for={id}>{label}</label>
   <input
+    title="Enter builds it with these words"
     {id}
     {value}
     {placeholder}

@@ -67,9 +67,10 @@
 {#if part.slots.length > 1 || part.slots.some(({ paint }) => 'hex' in paint)}
   <p class="all">
     <span class="quiet">All at once:</span>
-    <button class="link" onclick={paintNearest}>nearest of the palette</button>
-    <button class="link" onclick={paintAsDrawn}>as drawn</button>
+    <button title="Each color becomes the nearest one of the palette" class="link" onclick={paintNearest}>nearest of the palette</button>
+    <button title="Its own colors, as it came" class="link" onclick={paintAsDrawn}>as drawn</button>
     {#each swatchesOf(table.palette) as { key, name, hex } (key)}<button
+        title="All of it in this color"
         class="swatch"
         style:background={hex}
         aria-label="All in {name}"
@@ -107,12 +108,14 @@
 </p>
 {#if part.traced}
   <p class="all">
-    <button class="link" onclick={() => (tracing = true)}>Trace it anew</button>
-    <button class="link" onclick={back}>Back to the picture</button>
+    <button title="Finds the outlines in the picture once more" class="link" onclick={() => (tracing = true)}>Trace it anew</button>
+    <button title="Takes the picture back in place of its outlines" class="link" onclick={back}>Back to the picture</button>
   </p>
   {#if tracing}<TracingDialog bind:open={tracing} {part} />{/if}
 {:else}
-  <button class="link" onclick={() => table.art.show(part.id)}>Swap for another piece</button>
+  <button title="Another piece at the same place, in the same size and colors" class="link" onclick={() => table.art.show(part.id)}
+    >Swap for another piece</button
+  >
 {/if}
 
 <style>

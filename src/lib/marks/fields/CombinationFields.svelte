@@ -63,8 +63,10 @@
             onclick={() => setPiece(index, { paint: { role: key } })}
           ></button>
         {/each}
-        <button class="link" onclick={() => setPiece(index, { out: own(index)?.out !== true })}
-          >{own(index)?.out ? 'Bring back' : 'Leave out'}</button
+        <button
+          title="Whether this piece is part of the whole"
+          class="link"
+          onclick={() => setPiece(index, { out: own(index)?.out !== true })}>{own(index)?.out ? 'Bring back' : 'Leave out'}</button
         >
       </li>
     {/each}

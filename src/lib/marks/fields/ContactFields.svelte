@@ -58,6 +58,7 @@
   <div class="line">
     {#if text}
       <input
+        title="The words of this line"
         class="lone-field"
         aria-label="Contact line {at + 1}"
         value={text.text}
@@ -69,15 +70,18 @@
       />
     {:else}<span class="quiet">Without words</span>{/if}
     <button
+      title="Goes to the symbol of this line"
       class="link"
       aria-label="Choose the symbol of line {at + 1}"
       disabled={!line.symbol}
       onclick={() => line.symbol && (table.selectedId = line.symbol)}>Symbol</button
     >
-    <button aria-label="Move line {at + 1} up" disabled={at === 0} onclick={() => move(at, -1)}>↑</button>
+    <button title="One line further up" aria-label="Move line {at + 1} up" disabled={at === 0} onclick={() => move(at, -1)}>↑</button>
   </div>
 {/each}
-<button class="link" disabled={part.lines.length >= 24} onclick={add}>Add a line</button>
+<button title="Another line under these, with a symbol of its own" class="link" disabled={part.lines.length >= 24} onclick={add}
+  >Add a line</button
+>
 <Choice
   label="Runs in a"
   hint="Lines below each other, or one after the other"

@@ -87,8 +87,10 @@
       preview={(number) => (table.point = Math.round(number) - 1)}
       commit={() => undefined}
     />
-    <button class="link" onclick={() => table.change(part.id, 'Add point', { points: [...withPointAfter(part.points, at)] })}
-      >Add one after</button
+    <button
+      title="A point halfway to the next one"
+      class="link"
+      onclick={() => table.change(part.id, 'Add point', { points: [...withPointAfter(part.points, at)] })}>Add one after</button
     >
     <AmountField
       label="X"
@@ -119,13 +121,20 @@
     choose={(kind) => table.change(part.id, 'Point', { points: [...withPointKind(part.points, at, kind, part.closed)] })}
   />
   <p>
-    {#if !part.closed}<button class="link" onclick={() => (table.drawing = true)}>Draw on</button>{/if}
+    {#if !part.closed}<button title="Goes on drawing where the curve ends" class="link" onclick={() => (table.drawing = true)}
+        >Draw on</button
+      >{/if}
     {#if part.points.length > 2}
-      <button class="link" onclick={() => table.change(part.id, 'Remove point', { points: part.points.filter((_, index) => index !== at) })}
+      <button
+        title="The curve runs on between its neighbors"
+        class="link"
+        onclick={() => table.change(part.id, 'Remove point', { points: part.points.filter((_, index) => index !== at) })}
         >Remove point</button
       >
-      <button class="link" onclick={() => table.change(part.id, 'Simplify', { points: [...simplifyCurve(part.points, tolerance)] })}
-        >Simplify</button
+      <button
+        title="Fewer points, the same curve"
+        class="link"
+        onclick={() => table.change(part.id, 'Simplify', { points: [...simplifyCurve(part.points, tolerance)] })}>Simplify</button
       >
     {/if}
   </p>

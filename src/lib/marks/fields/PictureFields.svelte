@@ -24,9 +24,13 @@
 
 <NumberFields {part} rows={NUMBERS.longerSide} />
 <p class="lay">
-  <button class="link" onclick={() => (working = 'ground')}>{part.cut ? 'Brush the ground again' : 'Take the ground out'}</button>
-  {#if part.cut}<button class="link" onclick={bringBack}>Bring the ground back</button>{/if}
-  <button class="link" onclick={() => (working = 'outlines')}>Turn into outlines</button>
+  <button title="Finds what the picture shows and makes the rest clear; a brush helps" class="link" onclick={() => (working = 'ground')}
+    >{part.cut ? 'Brush the ground again' : 'Take the ground out'}</button
+  >
+  {#if part.cut}<button title="The whole picture again" class="link" onclick={bringBack}>Bring the ground back</button>{/if}
+  <button title="Becomes shapes in a few colors, sharp at every size" class="link" onclick={() => (working = 'outlines')}
+    >Turn into outlines</button
+  >
 </p>
 {#if working === 'ground'}<GroundDialog bind:open={() => true, (on) => !on && (working = undefined)} {part} />{/if}
 {#if working === 'outlines'}<TracingDialog bind:open={() => true, (on) => !on && (working = undefined)} {part} />{/if}
@@ -39,8 +43,12 @@
 {#if part.reference}
   <p class="quiet">Seen on the table alone: in no proof and no file.</p>
   <p class="lay">
-    <button class="link" onclick={() => table.layReference(part, 'beside')}>Lay beside the work</button>
-    <button class="link" onclick={() => table.layReference(part, 'under')}>Lay under it</button>
+    <button title="Stands beside the mark, in no file" class="link" onclick={() => table.layReference(part, 'beside')}
+      >Lay beside the work</button
+    >
+    <button title="Lies half faded under the mark, in no file" class="link" onclick={() => table.layReference(part, 'under')}
+      >Lay under it</button
+    >
   </p>
 {:else}
   <p class:low={dotsPerInch < 300} class="quiet">

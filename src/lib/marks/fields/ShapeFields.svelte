@@ -76,7 +76,11 @@
     checked={inProportion}
     change={(checked) => (inProportion = checked)}
   />{/if}
-{#if words}<button class="link" onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted to it</button>{/if}
+{#if words}<button
+    title="A line of words that stays on this shape"
+    class="link"
+    onclick={() => addStarted(table, words.label, words.make())}>Add words, fitted to it</button
+  >{/if}
 {#if 'weightPx' in part.form && heavy.length > 0}
   <Pick
     label="As heavy as"

@@ -39,7 +39,12 @@
   <p class="quiet">
     Edit the first; the others follow. Release
     {#each bound as copy (copy)}
-      <button class="link" aria-label="Release copy {copy + 1}" onclick={() => table.release(part, copy)}>{copy + 1}</button>
+      <button
+        title="This copy becomes a part by itself"
+        class="link"
+        aria-label="Release copy {copy + 1}"
+        onclick={() => table.release(part, copy)}>{copy + 1}</button
+      >
     {/each}
   </p>
 {/if}

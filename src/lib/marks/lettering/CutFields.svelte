@@ -67,14 +67,20 @@
   <p class="quiet">{letter ? `New, in “${letter}”:` : 'New, through the whole line (choose a letter to cut only that):'}</p>
   <div class="new" role="group" aria-label="New cut">
     {#each CUT_FORMS as form (form)}
-      <button class="link" onclick={() => add(withNewCut(part, form, letter ? table.letter : undefined), `${CUT_WORDS[form]} cut`)}
-        >{CUT_WORDS[form]}</button
+      <button
+        title="Cuts a gap of this form; its numbers come above"
+        class="link"
+        onclick={() => add(withNewCut(part, form, letter ? table.letter : undefined), `${CUT_WORDS[form]} cut`)}>{CUT_WORDS[form]}</button
       >
     {/each}
     {#if letter && table.letter !== undefined}
       {@const at = table.letter}
       {#each BELT_FORMS as form (form)}
-        <button class="link" onclick={() => add(withNewBelt(part, form, at), BELT_WORDS[form])}>{BELT_WORDS[form]}</button>
+        <button
+          title="A band around or through the letter; its numbers come above"
+          class="link"
+          onclick={() => add(withNewBelt(part, form, at), BELT_WORDS[form])}>{BELT_WORDS[form]}</button
+        >
       {/each}
     {/if}
   </div>

@@ -102,7 +102,7 @@
     {#each fit.by as means, at (means.means)}
       <div class="means">
         <span>{at + 1}. {names[means.means]}</span>
-        {#if at > 0}<button class="link" onclick={() => earlier(means)}>earlier</button>{/if}
+        {#if at > 0}<button title="Is tried before the one above it" class="link" onclick={() => earlier(means)}>earlier</button>{/if}
       </div>
       <NumberFields {part} rows={fitLimitRows(at, units[means.means])} />
     {/each}

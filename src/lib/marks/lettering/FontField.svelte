@@ -76,8 +76,12 @@
 
 <div class="font">
   <span class="quiet" id="{id}-label">Font</span>
-  <button bind:this={opener} aria-labelledby="{id}-label {id}-name" aria-expanded={showing} onclick={() => (showing = !showing)}
-    ><span id="{id}-name">{mixed ? 'mixed' : (family?.name ?? font.family)}</span></button
+  <button
+    title="Opens the list of faces, each set in these words"
+    bind:this={opener}
+    aria-labelledby="{id}-label {id}-name"
+    aria-expanded={showing}
+    onclick={() => (showing = !showing)}><span id="{id}-name">{mixed ? 'mixed' : (family?.name ?? font.family)}</span></button
   >
 </div>
 {#if showing}
@@ -89,7 +93,12 @@
       {#each found as each (each.id)}
         {@const picture = pictures[each.id]}
         <li>
-          <button aria-label="{each.name}, {each.class}" aria-current={!mixed && each.id === font.family} onclick={() => take(each)}>
+          <button
+            title="Sets the words in this face"
+            aria-label="{each.name}, {each.class}"
+            aria-current={!mixed && each.id === font.family}
+            onclick={() => take(each)}
+          >
             {#if picture?.box}
               <svg
                 viewBox="{picture.box.left} -95 {Math.max(picture.box.right - picture.box.left, 360)} 135"

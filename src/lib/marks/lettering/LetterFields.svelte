@@ -101,6 +101,7 @@
     {#each letters as each, at (at)}
       {#if each.trim() !== ''}
         <button
+          title="Takes this letter in hand"
           aria-pressed={at === index}
           aria-label="Letter {at + 1}: {each}"
           class:changed={changed.has(at) || everyChanged.has(each)}
@@ -142,7 +143,11 @@
       word={letter}
       choose={(next) => change('Letter font', { font: { family: next.id, style: 'normal', axes: part.font.axes } })}
     />
-    {#if own?.font}<button class="link" onclick={() => change('Letter font', { font: undefined })}>Follow the line’s font</button>{/if}
+    {#if own?.font}<button
+        title="The letter takes the face of its line again"
+        class="link"
+        onclick={() => change('Letter font', { font: undefined })}>Follow the line’s font</button
+      >{/if}
     <div class="two">
       {#each axesOfLetter as axis (axis.tag)}
         <AmountField
@@ -244,6 +249,7 @@
     <ListWithLooks desk={treatments} of="letter {letter}" />
     {#if own}
       <button
+        title="Everything that was done to this letter is let go of"
         class="link"
         onclick={() =>
           change('Letter as the line', {

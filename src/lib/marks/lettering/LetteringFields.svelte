@@ -70,6 +70,7 @@
 
 <label class="off-screen" for="{id}-text">Text</label>
 <textarea
+  title="The words of this line; a new row with Enter"
   id="{id}-text"
   class="text"
   dir="auto"
@@ -85,18 +86,26 @@
   <p class="notice" role="status">
     {notice.message}
     {#if notice.path?.[0] === 'fallback'}
-      <button class="link" onclick={() => table.change(part.id, notice.fix ?? 'Borrow letters', { fallback: String(notice.path?.[1]) })}
-        >{notice.fix}</button
+      <button
+        title="Lends the missing letters from this face"
+        class="link"
+        onclick={() => table.change(part.id, notice.fix ?? 'Borrow letters', { fallback: String(notice.path?.[1]) })}>{notice.fix}</button
       >
     {:else if notice.path?.[0] === 'forget'}
-      <button class="link" onclick={() => table.forgetWaiting(part)}>{notice.fix}</button>
+      <button title="Lets go of what waited for letters that are gone" class="link" onclick={() => table.forgetWaiting(part)}
+        >{notice.fix}</button
+      >
     {:else if notice.fix}<span>{notice.fix}</span>{/if}
   </p>
 {/each}
 {#if part.fallback}
   <p class="notice">
     Missing letters come from {table.family(part.fallback)?.name ?? part.fallback}.
-    <button class="link" onclick={() => table.change(part.id, 'Stop borrowing', { fallback: null })}>Stop borrowing</button>
+    <button
+      title="Missing letters are said to be missing again"
+      class="link"
+      onclick={() => table.change(part.id, 'Stop borrowing', { fallback: null })}>Stop borrowing</button
+    >
   </p>
 {/if}
 <FontField

@@ -165,7 +165,7 @@
           table.commit('Reverse');
         }}>Reverse</button
       >
-      <button class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
+      <button title="Another point of the curve, at its end" class="link" onclick={() => table.addCurvePoint(part)}>Add a point</button>
     {/if}
     {#if !line.along && line.points.length > 2}<button
         class="link"

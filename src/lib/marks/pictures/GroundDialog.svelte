@@ -193,8 +193,11 @@
     />
     <Tick label="Only what I brush" hint="Without what is like it around" checked={exact} change={(on) => (exact = on)} />
     <p class="lay">
-      <button class="link" disabled={strokes.length === 0} onclick={undo}>Take the last stroke back</button>
-      <button class="link" disabled={strokes.length === 0} onclick={() => (strokes = [])}>Start over</button>
+      <button title="Takes back the last stroke of the brush" class="link" disabled={strokes.length === 0} onclick={undo}
+        >Take the last stroke back</button
+      >
+      <button title="Takes back every stroke" class="link" disabled={strokes.length === 0} onclick={() => (strokes = [])}>Start over</button
+      >
     </p>
     <Tick label="Picture beneath" hint="Shows faintly what was taken out" checked={ghost} change={(on) => (ghost = on)} />
     <Choice

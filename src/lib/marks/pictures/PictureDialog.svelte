@@ -25,8 +25,8 @@
     <div class="fields">{@render fields()}</div>
   </div>
   <div class="end">
-    <Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
-    <Button onclick={use} disabled={waits}>{does}</Button>
+    <Button title="Leaves the picture as it is" color="alternative" onclick={() => (open = false)}>Cancel</Button>
+    <Button title="Takes what is shown; undo brings the picture back" onclick={use} disabled={waits}>{does}</Button>
   </div>
 </Modal>
 

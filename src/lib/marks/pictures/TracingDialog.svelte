@@ -145,7 +145,9 @@
         />
       {/each}
       {#if tracing.thresholds}
-        <button class="link" onclick={() => change({ thresholds: null })}>Find it from the picture</button>
+        <button title="Measures where dark ends and light begins" class="link" onclick={() => change({ thresholds: null })}
+          >Find it from the picture</button
+        >
       {/if}
     {/if}
     {#if uses('local')}

@@ -94,7 +94,14 @@
     }}
   >
     <label for="picture-words">What is to be seen</label>
-    <input id="picture-words" bind:value={words} maxlength="300" placeholder="fox" autocomplete="off" />
+    <input
+      title="What is to be seen, in a few words"
+      id="picture-words"
+      bind:value={words}
+      maxlength="300"
+      placeholder="fox"
+      autocomplete="off"
+    />
     <Choice
       label="Ground"
       hint="What is behind it: plain is easier to take out"
@@ -102,12 +109,14 @@
       options={GROUNDS.map((value) => ({ value, label: value }))}
       choose={(value) => (ground = value as GroundName)}
     />
-    <Button type="submit" disabled={words.trim() === '' || asking}>Make a picture</Button>
+    <Button title="A picture service makes it; you can go on working" type="submit" disabled={words.trim() === '' || asking}
+      >Make a picture</Button
+    >
   </form>
   {#if shown?.service.knows}
     <div class="known" role="group" aria-label="What the stand-in draws">
       {#each shown.service.knows as thing (thing)}
-        <button onclick={() => (words = thing.toLowerCase())}>{thing.toLowerCase()}</button>
+        <button title="Something that the service knows" onclick={() => (words = thing.toLowerCase())}>{thing.toLowerCase()}</button>
       {/each}
     </div>
   {/if}
@@ -130,14 +139,21 @@
         <p>{order.words}</p>
         <div class="acts">
           {#if order.picture}
-            <button onclick={() => use(order)}>Use</button>
-            <button onclick={() => void ask(order.words, nextSeed(order.words, order.ground), order.ground)}>Another</button>
-            <button aria-label="Remove {order.words}" onclick={() => void change(order, 'remove')}>Remove</button>
+            <button title="Goes into the mark, without its ground" onclick={() => use(order)}>Use</button>
+            <button
+              title="The same words, another picture"
+              onclick={() => void ask(order.words, nextSeed(order.words, order.ground), order.ground)}>Another</button
+            >
+            <button title="Goes from this list" aria-label="Remove {order.words}" onclick={() => void change(order, 'remove')}
+              >Remove</button
+            >
           {:else if order.state === 'making' || order.state === 'waiting'}
-            <button onclick={() => void change(order, 'stop')}>Stop</button>
+            <button title="The picture is not made any more" onclick={() => void change(order, 'stop')}>Stop</button>
           {:else}
-            <button onclick={() => void ask(order.words, order.seed, order.ground)}>Try again</button>
-            <button aria-label="Remove {order.words}" onclick={() => void change(order, 'remove')}>Remove</button>
+            <button title="Asks for it once more" onclick={() => void ask(order.words, order.seed, order.ground)}>Try again</button>
+            <button title="Goes from this list" aria-label="Remove {order.words}" onclick={() => void change(order, 'remove')}
+              >Remove</button
+            >
           {/if}
         </div>
       </li>

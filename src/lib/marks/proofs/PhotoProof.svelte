@@ -45,6 +45,7 @@
 </div>
 <p class="quiet caption">
   <select
+    title="The photo that the mark lies on"
     aria-label="Photo"
     value={photo.name}
     onchange={(event) => (photo = PHOTOS.find(({ name }) => name === event.currentTarget.value) ?? photo)}

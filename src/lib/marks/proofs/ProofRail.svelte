@@ -18,7 +18,9 @@
     <Proof {name} />
   {/each}
   {#if names !== OF_PIECES && (showAll || PROOF_NAMES.some((name) => !matter.has(name)))}
-    <button class="link" onclick={() => (showAll = !showAll)}>{showAll ? 'Only what the brief asks for' : 'Show every proof'}</button>
+    <button title="The brief says where the marks will live; the proofs follow it" class="link" onclick={() => (showAll = !showAll)}
+      >{showAll ? 'Only what the brief asks for' : 'Show every proof'}</button
+    >
   {/if}
 </aside>
 

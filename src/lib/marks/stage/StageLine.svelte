@@ -37,7 +37,10 @@
       <Menu label="Arrange" items={menuItems('Arrange', table)} />
       <Menu label="Combine" items={menuItems('Combine', table)} />
       <Menu label="Repeat" items={menuItems('Repeat', table)} />
-      {#if 'members' in selected}<button onclick={() => table.openTaker(selected)}>Open</button>{/if}
+      {#if 'members' in selected}<button
+          title="Takes the group apart; its parts stay where they are"
+          onclick={() => table.openTaker(selected)}>Open</button
+        >{/if}
       <button onclick={() => table.step(selected, 1)} title="Forward (Alt ↑)" aria-label="Forward">↑</button>
       <button onclick={() => table.step(selected, -1)} title="Back (Alt ↓)" aria-label="Back">↓</button>
       <button onclick={() => table.duplicateChosen()} title="Duplicate (Ctrl D)" aria-label="Duplicate"><Copy size={15} /></button>
@@ -73,13 +76,21 @@
       onclick={() => table.stand(!table.inInk)}
       >{#if table.inInk}Turn color on{:else}<DropletOff size={15} />{/if}</button
     >
-    <button class="link" onclick={showColors}>Colors</button>
+    <button title="The colors of the brand" class="link" onclick={showColors}>Colors</button>
     <fieldset>
       <legend class="off-screen">Ground</legend>
       {#each all as { label, ground: each } (keyOf(each))}
         {@const current = keyOf(each) === keyOf(ground)}
         <label title="ground: {label}" class:current>
-          <input class="over-label" type="radio" name="ground" value={keyOf(each)} checked={current} onchange={() => changeGround(each)} />
+          <input
+            title="The ground under the mark"
+            class="over-label"
+            type="radio"
+            name="ground"
+            value={keyOf(each)}
+            checked={current}
+            onchange={() => changeGround(each)}
+          />
           <span
             class="swatch"
             class:clear-ground={each.kind === 'clear'}
@@ -100,7 +111,7 @@
       title="Lengths in {SHOWN_UNITS[lengths.unit].label}; another unit"
       aria-label="{lengths.unit}: lengths in {SHOWN_UNITS[lengths.unit].label}, show another unit">{lengths.unit}</button
     >
-    <button class="link" onclick={showFiles}>Files</button>
+    <button title="Saves the mark as a file" class="link" onclick={showFiles}>Files</button>
   </div>
 </div>
 

@@ -35,6 +35,7 @@
     {#each looks as look (look.id)}
       <div class="look">
         <input
+          title="What this look is called in the brand"
           aria-label="Name of the look {look.name}"
           maxlength="60"
           value={look.name}
@@ -62,6 +63,7 @@
 {#if naming}
   <form onsubmit={keep}>
     <input
+      title="What this look is called in the brand"
       bind:this={field}
       bind:value={name}
       aria-label="Name of the look"
@@ -69,7 +71,7 @@
       maxlength="60"
       onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (naming = false))}
     />
-    <button class="link" disabled={name.trim() === ''}>Keep</button>
+    <button title="Keeps these treatments as a look of the brand" class="link" disabled={name.trim() === ''}>Keep</button>
   </form>
 {:else if mayKeep}
   <button class="link" title="Kept with the brand under a name: changed once, changed wherever it is worn" onclick={() => (naming = true)}

@@ -62,6 +62,7 @@
         {commit}
       />
       {#if stops.length > 1}<button
+          title="The gradient goes on without this color"
           class="icon"
           aria-label="Remove color {index + 1}"
           onclick={() => change(stops.filter((_, at) => at !== index))}><X size={14} /></button
@@ -69,7 +70,9 @@
     </div>
   </div>
 {/each}
-{#if stops.length < MOST}<button class="link" onclick={add}><Plus size={13} /> One more color</button>{/if}
+{#if stops.length < MOST}<button title="Another color, between the last two" class="link" onclick={add}
+    ><Plus size={13} /> One more color</button
+  >{/if}
 
 <style>
   .stop {

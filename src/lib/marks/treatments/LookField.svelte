@@ -56,7 +56,12 @@
 </select>
 {#if look}
   <div class="acts">
-    <button class="link" aria-expanded={changing} onclick={() => (changing = !changing)}>
+    <button
+      title="Changed once, it changes wherever the look is worn"
+      class="link"
+      aria-expanded={changing}
+      onclick={() => (changing = !changing)}
+    >
       {changing ? 'Fold its treatments' : 'Change the look'}
     </button>
     <button class="link" title="Its treatments become this part’s own; a change of the look reaches it no more" onclick={apart}>

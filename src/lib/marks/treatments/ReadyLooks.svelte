@@ -29,7 +29,12 @@
   }
 </script>
 
-<button class="link" aria-expanded={shown} onclick={() => (shown = !shown)}>{shown ? 'Fold the looks' : 'Looks to start from'}</button>
+<button
+  title="A few treatments that belong together, shown on this part"
+  class="link"
+  aria-expanded={shown}
+  onclick={() => (shown = !shown)}>{shown ? 'Fold the looks' : 'Looks to start from'}</button
+>
 {#if shown}
   <div class="looks" role="group" aria-label="Looks to start from">
     {#each TREATMENT_STACKS as stack (stack.id)}

@@ -109,10 +109,16 @@
                 title="Drag, or the arrow keys: each treatment works on what the ones above it leave"
                 onkeydown={(event) => void keys(event, treatment)}>⋮⋮</span
               >
-              <button class="title" aria-expanded={open} onclick={() => (opened = open ? undefined : treatment.id)}>
+              <button
+                title="Opens its numbers"
+                class="title"
+                aria-expanded={open}
+                onclick={() => (opened = open ? undefined : treatment.id)}
+              >
                 <span>{name}</span> <span class="quiet">{describeTreatment(treatment)}</span>
               </button>
               <button
+                title="Hidden treatments are kept, but not drawn"
                 class="icon"
                 aria-label="{treatment.hidden ? 'Show' : 'Hide'} {name}"
                 aria-pressed={treatment.hidden}
@@ -125,12 +131,14 @@
                 {#if treatment.hidden}<EyeOff size={14} />{:else}<Eye size={14} />{/if}
               </button>
               <button
+                title="The same treatment once more"
                 class="icon"
                 aria-label="Duplicate {name}"
                 disabled={full}
                 onclick={() => done(duplicating(desk.list, treatment.id), 'Duplicate treatment')}><Copy size={14} /></button
               >
               <button
+                title="The treatment goes; undo brings it back"
                 class="icon"
                 aria-label="Remove {name}"
                 onclick={() => done(removing(desk.list, treatment.id), `Remove ${name.toLowerCase()}`)}><X size={14} /></button
