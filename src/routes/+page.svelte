@@ -41,6 +41,7 @@
     <h1>{heading}</h1>
     <div class="find">
       <input
+        title="Only brands whose names or words hold this"
         class="lone-field"
         type="search"
         aria-label="Find a brand"
@@ -50,6 +51,7 @@
         oninput={(event) => search(event.currentTarget.value)}
       />
       <select
+        title="What stands first"
         class="lone-field"
         aria-label="Order"
         value={data.query.order}
@@ -58,6 +60,7 @@
         {#each Object.entries(orderLabels) as [value, label] (value)}<option {value}>{label}</option>{/each}
       </select>
       <select
+        title="Brands at work, put away, or removed"
         class="lone-field"
         aria-label="Shelf"
         value={data.query.shelf}
@@ -69,6 +72,7 @@
       </select>
       <label class="bring link" class:busy={studio.bringing}
         >Bring in a brand file<input
+          title="A whole brand from the file it was saved to"
           class="over-label"
           type="file"
           accept=".zip,application/zip"
@@ -80,7 +84,7 @@
           }}
         /></label
       >
-      <Button onclick={() => (adding = true)}>New brand</Button>
+      <Button title="A name, what they do, and five colors; all can change later" onclick={() => (adding = true)}>New brand</Button>
     </div>
   </div>
   <UndoNote said={studio.said} undo={studio.undo} close={() => (studio.said = '')} />

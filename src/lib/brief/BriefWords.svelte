@@ -41,6 +41,7 @@
     <div class="field">
       <label class="label" for="{id}-{field}">{label}</label>
       <textarea
+        title="What the client says of it, in a sentence or two"
         id="{id}-{field}"
         rows="1"
         maxlength="2000"

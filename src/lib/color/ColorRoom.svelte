@@ -124,6 +124,7 @@
         <label class="exchange quiet"
           >exchange with
           <select
+            title="The two colors change places: every mark follows"
             aria-label="Exchange with a role"
             value=""
             onchange={(event) => {

@@ -106,6 +106,7 @@
     <label class="pattern"
       ><span class="label">Names of the files</span>
       <input
+        title="How the files are called; words in braces are filled in for each"
         class="lone-field"
         value={pattern}
         oninput={(event) => {
@@ -122,6 +123,7 @@
     </p>
     <label class="tick"
       ><input
+        title="The brand sheet goes into the pack, as pages to print and to open"
         type="checkbox"
         checked={desk.content.sheet ?? false}
         onchange={(event) => {

@@ -181,6 +181,7 @@
         <label
           >JPEG and AVIF on
           <select
+            title="What lies behind the marks where the format has no clear ground"
             class="lone-field"
             value={pack.ground ?? ''}
             onchange={(event) => {

@@ -42,6 +42,7 @@
   <p class="label second">
     <label
       ><input
+        title="A faint pattern over the whole photo, hard to take out"
         type="checkbox"
         checked={desk.content.veil.on}
         onchange={(event) => {

@@ -26,6 +26,7 @@
 <label class="name">
   <span class="quiet">Called</span>
   <input
+    title="What this thing is called on the wall and in packs"
     value={goods.label}
     maxlength="60"
     onchange={({ currentTarget }) => {

@@ -6,9 +6,11 @@
     label: string;
     /** Shown in place of the label, which is then only read aloud and shown on hover. */
     sign?: string;
+    /** What stands in it, in a sentence. */
+    hint?: string;
     items: readonly MenuItem[];
   }
-  const { label, sign, items }: Props = $props();
+  const { label, sign, hint, items }: Props = $props();
   const id = $props.id();
   let button: HTMLButtonElement | undefined = $state();
 
@@ -19,7 +21,7 @@
   }
 </script>
 
-<button bind:this={button} popovertarget="{id}-list" aria-haspopup="menu" aria-label={sign && label} title={sign && label}
+<button bind:this={button} popovertarget="{id}-list" aria-haspopup="menu" aria-label={sign && label} title={hint ?? (sign && label)}
   >{sign ?? label}{#if !sign}<span aria-hidden="true"> ▾</span>{/if}</button
 >
 <MenuList id="{id}-list" {label} {items} corner={under} />

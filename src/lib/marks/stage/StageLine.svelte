@@ -34,9 +34,9 @@
 <div class="line">
   {#if selected && isKnown(selected)}
     <div role="toolbar" aria-label="For what is selected">
-      <Menu label="Arrange" items={menuItems('Arrange', table)} />
-      <Menu label="Combine" items={menuItems('Combine', table)} />
-      <Menu label="Repeat" items={menuItems('Repeat', table)} />
+      <Menu label="Arrange" hint="Edges, centers, equal gaps and sizes of what is chosen" items={menuItems('Arrange', table)} />
+      <Menu label="Combine" hint="Groups, shapes united and cut, symbol and name" items={menuItems('Combine', table)} />
+      <Menu label="Repeat" hint="Mirrored and repeated copies that stay live" items={menuItems('Repeat', table)} />
       {#if 'members' in selected}<button
           title="Takes the group apart; its parts stay where they are"
           onclick={() => table.openTaker(selected)}>Open</button
