@@ -119,6 +119,33 @@ describe('type trials', () => {
     await test.visitor.page.waitForSelector(`[data-face="${third}"]`);
   });
 
+  it('are counted while they come, and can be stopped; other words begin anew', async () => {
+    const { page } = test.visitor;
+    // Stopped as soon as that is offered, before any face has come.
+    await page.evaluateOnNewDocument(() => {
+      let done = false;
+      new MutationObserver(() => {
+        const stop = [...document.querySelectorAll('button')].find(({ textContent }) => textContent === 'Stop');
+        if (!stop || done || !('ready' in document.documentElement.dataset)) return;
+        done = true;
+        stop.click();
+      }).observe(document, { childList: true, subtree: true, attributes: true });
+    });
+    const drawn = () => page.$$eval('[aria-label="Trials"] .cell svg path', (paths) => paths.length);
+    await test.visitor.go('/brands/windrow-kites/type');
+    await test.visitor.sees('faces are set.');
+    const before = await drawn();
+    expect(before).toBeLessThan(50);
+    await page.select('select[aria-label="What is set"]', 'upper');
+    await test.visitor.seesNot('faces are set');
+    expect(await drawn()).toBeGreaterThan(50);
+    await page.reload();
+    await test.visitor.sees('faces are set.');
+    await test.visitor.click('Go on');
+    await test.visitor.seesNot('faces are set');
+    expect(await drawn()).toBeGreaterThan(50);
+  });
+
   it('order by measure, likeness and panel, and show no blank boxes for missing letters', async () => {
     await openType('windrow-kites');
     await test.visitor.page.select('select[aria-label="Order"]', 'measure proportion');

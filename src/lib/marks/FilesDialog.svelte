@@ -119,7 +119,7 @@
       <Label for="file-dressing">Colorway</Label>
       <Select title="In which colors the file is made" id="file-dressing" items={options} bind:value={dressing} placeholder="" />
       <Label for="file-crop">Frame</Label>
-      <Select title="Square, round or just the ink" id="file-crop" items={crops} bind:value={crop} placeholder="" />
+      <Select title="As it is, or with room enough for a round crop" id="file-crop" items={crops} bind:value={crop} placeholder="" />
       <Label for="file-room">Clear space (% of the longer side)</Label>
       <Input
         title="Empty room all around, in percent of the longer side"

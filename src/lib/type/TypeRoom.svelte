@@ -78,14 +78,19 @@
   $effect(() => {
     const text = trials.text;
     const fonts = trials.all.map(({ id }) => trials.fontOf(id));
+    const words = JSON.stringify([text, fonts]);
+    // Other words are set from the beginning, whatever was stopped: nothing goes on saying the old ones.
+    if (words !== begun) {
+      begun = words;
+      if (untrack(() => settled) < fonts.length) settled = 0;
+      stopped = false;
+    }
     if (stopped) return;
     let newest = true;
-    const words = JSON.stringify([text, fonts]);
     const setBefore = untrack(() => settled);
     // For the first time every font has to come: they are shown as they do. Later all are at hand, and change at once.
     const portion = setBefore < fonts.length ? AT_ONCE : fonts.length;
-    const begin = words === begun && setBefore < fonts.length ? setBefore : 0;
-    begun = words;
+    const begin = setBefore < fonts.length ? setBefore : 0;
     const setFaces = async () => {
       for (let from = begin; newest && from < fonts.length; from += portion) {
         const next = fonts.slice(from, from + portion);

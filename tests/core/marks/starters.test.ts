@@ -1,5 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
+  createPart,
+  expect as valueOf,
   newLettering,
   newShape,
   startersFor,
@@ -67,6 +69,17 @@ describe('a new line of text', () => {
       expect(made.sizePx).toBe(name.sizePx);
       expect(own.top).toBeGreaterThan(ink.bottom);
       expect((own.left + own.right) / 2).toBeCloseTo((ink.left + ink.right) / 2, -1.5);
+    }
+  });
+
+  it('is as large as what is seen, where a line stands in a scaled group', () => {
+    for (const scale of [0.1, 10]) {
+      const line = { ...name, sizePx: 120 / scale };
+      const group = valueOf(createPart({ kind: 'group', id: 'group', members: ['name'], place: { x: 0, y: 0, turnDeg: 0, scale } }));
+      const { made, ink, own } = placed('Harbor', line, group);
+      expect(made.sizePx).toBeGreaterThan(12);
+      expect(made.sizePx).toBeLessThan(250);
+      expect(own.top).toBeGreaterThan(ink.bottom);
     }
   });
 

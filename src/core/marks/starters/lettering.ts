@@ -1,9 +1,11 @@
 import { heightOf, widthOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
-import type { Lettering } from '../lettering/schema';
+import { takerOf } from '../gathering/gather';
 import { lettersOf } from '../lettering/anchors';
+import { SIZE_LIMITS, type Lettering } from '../lettering/schema';
 import { freePartId } from '../recipe/edit';
 import { createPart, type Recipe } from '../recipe/recipe';
+import type { KnownPart } from '../registry';
 import { liesBehind } from './shapes';
 import type { Starters } from './starter';
 
@@ -18,6 +20,17 @@ const EM = { capital: 0.7, air: 0.5 } as const;
 export const nameLettering = (id: string, text: string, sizePx: number = LINE.sizePx, at = { x: 0, y: 0 }): Lettering =>
   expect(createPart({ kind: 'lettering', id, text, font: { family: 'marcellus' }, sizePx, place: { ...at, turnDeg: 0 } })) as Lettering;
 
+/** How much larger a part is seen than it says, by its own scale and those of all that it stands in. */
+function scaleOf(recipe: Recipe, part: KnownPart): number {
+  let scale = 1;
+  const seen = new Set<string>();
+  for (let at: KnownPart | undefined = part; at && !seen.has(at.id); at = takerOf(recipe, at.id)) {
+    seen.add(at.id);
+    scale *= 'place' in at ? (at.place.scale ?? 1) : 1;
+  }
+  return scale;
+}
+
 /**
  * A new line where it is read: in the middle of a backing that waits for it, lower there where the middle is taken, else under all that is
  * there, as large as the largest line.
@@ -27,12 +40,13 @@ export function newLettering(recipe: Recipe, text: string, ink: Bounds | undefin
   if (!ink || widthOf(ink) <= 0) return nameLettering(id, text);
   const x = Math.round((ink.left + ink.right) / 2);
   const lines = recipe.parts.filter((part) => part.kind === 'lettering' && !part.hidden);
-  const largest = Math.max(0, ...lines.map((part) => (part.kind === 'lettering' ? part.sizePx : 0))) || LINE.sizePx;
+  const largest = Math.max(0, ...lines.map((part) => (part.kind === 'lettering' ? part.sizePx * scaleOf(recipe, part) : 0))) || LINE.sizePx;
   const longest = Math.max(1, ...text.split('\n').map((each) => lettersOf(each).length));
   const within = (share: number) => (share * widthOf(ink)) / (LINE.advanceEm * longest);
-  const size = (most: number, share: number) => Math.round(Math.max(LINE.leastPx, Math.min(most, within(share))));
+  const size = (most: number, share: number) =>
+    Math.round(Math.min(SIZE_LIMITS.max, Math.max(LINE.leastPx, Math.min(most, within(share)))));
   if (!recipe.parts.some((part) => liesBehind(part, ink))) {
-    const sizePx = Math.round(largest);
+    const sizePx = Math.round(Math.min(SIZE_LIMITS.max, Math.max(LINE.leastPx, largest)));
     return nameLettering(id, text, sizePx, { x, y: Math.round(ink.bottom + (EM.capital + EM.air) * sizePx) });
   }
   const taken = recipe.parts.some(

@@ -79,7 +79,7 @@
     <button title="One line further up" aria-label="Move line {at + 1} up" disabled={at === 0} onclick={() => move(at, -1)}>↑</button>
   </div>
 {/each}
-<button title="Another line under these, with a symbol of its own" class="link" disabled={part.lines.length >= 24} onclick={add}
+<button title="Another line under these, with a symbol like the last one’s" class="link" disabled={part.lines.length >= 24} onclick={add}
   >Add a line</button
 >
 <Choice
