@@ -281,5 +281,10 @@ describe('by keyboard', () => {
     expect(unsaid).toEqual([]);
     await test.visitor.press('Escape');
     expect(await page.$('.hint')).toBeNull();
+    // Over a dialog, too, which lies above all else.
+    await test.visitor.click('Files');
+    await page.waitForSelector('dialog[open]');
+    await test.visitor.press('Tab', 'Tab');
+    await page.waitForSelector('.hint:popover-open');
   });
 });

@@ -12,27 +12,29 @@
   let current = $state(0);
   let field: HTMLInputElement | undefined = $state();
 
-  const found = $derived.by((): readonly Addable[] => {
-    if (!showing) return [];
+  /** What begins with the words that are typed after its name. */
+  const begun = $derived.by((): readonly Addable[] => {
     const { asked, texts } = withTexts(typed);
-    const all = addables(table);
-    const begun = texts.length > 0 ? matching(all, asked).filter((addable) => addable.texts) : [];
-    if (begun.length === 0) return matching(all, typed);
-    return begun.map((addable) => {
-      const taken = texts.slice(0, addable.texts);
-      return {
-        ...addable,
-        hint: `that ${taken.length === 1 ? 'says' : 'say'} ${taken.map((text) => `“${text}”`).join(', ')}`,
-        add: () => addable.add(taken),
-      };
-    });
+    if (!showing || texts.length === 0) return [];
+    return matching(addables(table), asked)
+      .filter((addable) => addable.texts)
+      .map((addable) => {
+        const taken = texts.slice(0, addable.texts);
+        return { ...addable, hint: `saying ${taken.map((text) => `“${text}”`).join(', ')}`, add: () => addable.add(taken) };
+      });
   });
+  const found = $derived(begun.length > 0 || !showing ? begun : matching(addables(table), typed));
+
   /** What can be done with the words themselves, whatever they ask for. */
   const words = $derived(typed.trim());
-  const others = $derived([
-    { id: 'art', before: 'Look for', after: 'in the art library', act: searchArt },
-    { id: 'write', before: 'Write', after: 'as lettering', act: write },
-  ]);
+  const others = $derived(
+    words === '' || begun.length > 0
+      ? []
+      : [
+          { id: 'art', before: 'Look for', after: 'in the art library', act: searchArt },
+          { id: 'write', before: 'Write', after: 'as lettering', act: write },
+        ],
+  );
 
   /** Brings the caret here; the `/` key does it from anywhere. */
   export function focus(): void {
@@ -63,10 +65,10 @@
       field?.blur();
     } else if (event.key === 'Enter') {
       if (current < found.length) choose(found[current]);
-      else if (words !== '') others[current - found.length]?.act();
+      else others[current - found.length]?.act();
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
-      const all = found.length + (words === '' ? 0 : others.length);
+      const all = found.length + others.length;
       current = (current + (event.key === 'ArrowDown' ? 1 : -1) + all) % Math.max(1, all);
     } else current = 0;
   }
@@ -108,7 +110,7 @@
           <span><strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span></span>
         </li>
       {/each}
-      {#each words === '' ? [] : others as { id: what, before, after, act }, index (what)}
+      {#each others as { id: what, before, after, act }, index (what)}
         <!-- svelte-ignore a11y_click_events_have_key_events -->
         <li
           id="{id}-{found.length + index}"

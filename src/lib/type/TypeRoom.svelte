@@ -174,7 +174,7 @@
     <div class="trials">
       <h1>Type trials</h1>
       <p class="quiet">
-        {trials.shown.length} of {trials.all.length} faces set in this brand’s name{#if wishes.length > 0}, nearest to the brief first:
+        {trials.shown.length} of {trials.all.length} faces in this brand’s name{#if wishes.length > 0}, nearest to the brief first:
           {#each wishes as wish, index (index)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
             {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
           is nearer than another{/if}.

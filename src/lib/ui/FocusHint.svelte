@@ -31,24 +31,30 @@
     if (event.key !== 'Tab' && event.key !== 'Shift') hint = undefined;
   }}
 />
-{#if hint}
-  <!-- The browser reads the title of the control by itself. -->
-  <div
-    class="hint"
-    class:above={hint.above}
-    aria-hidden="true"
-    style:left="{hint.left}px"
-    style:top="{hint.top}px"
-    style:max-width="{WIDTH_PX}px"
-  >
-    {hint.text}
-  </div>
-{/if}
+<!-- Made anew each time, so that it comes over a dialog that was opened since. -->
+{#key hint}
+  {#if hint}
+    <!-- The browser reads the title of the control by itself. -->
+    <div
+      class="hint"
+      popover="manual"
+      {@attach (element) => element.showPopover()}
+      class:above={hint.above}
+      aria-hidden="true"
+      style:left="{hint.left}px"
+      style:top="{hint.top}px"
+      style:max-width="{WIDTH_PX}px"
+    >
+      {hint.text}
+    </div>
+  {/if}
+{/key}
 
 <style>
   .hint {
     position: fixed;
-    z-index: 80;
+    inset: auto;
+    margin: 0;
     padding: 4px 8px;
     border: 1px solid var(--color-ink);
     background: var(--color-sheet);
