@@ -207,6 +207,39 @@ describe('zoomed to 200 %', () => {
   });
 });
 
+describe('on a large screen', () => {
+  // The studio and the library keep their lines to a length that is read well.
+  it.each(ROOMS.filter(([name]) => !name.includes('studio') && !name.includes('library')))(
+    '%s goes from side to side, and nothing lies beside the page',
+    async (_name, path, ready) => {
+      const { page } = test.visitor;
+      await page.setViewport({ width: 1600, height: 1000 });
+      try {
+        await room(path, ready)();
+        const used = await page.evaluate(() => {
+          const seen = [...document.querySelectorAll('main *')].filter(
+            (element) => element.childElementCount === 0 && element.checkVisibility(),
+          );
+          const boxes = seen.map((element) => element.getBoundingClientRect()).filter(({ width, top }) => width > 0 && top < 1000);
+          return {
+            left: Math.min(...boxes.map(({ left }) => left)),
+            right: Math.max(...boxes.map(({ right }) => right)),
+            wide: document.documentElement.scrollWidth,
+          };
+        });
+        expect(used.left).toBeLessThan(60);
+        expect(Math.min(1600, used.right)).toBeGreaterThan(1540);
+        expect(used.wide).toBe(1600);
+        const stage = await page.$('[aria-label^="Stage"]');
+        // What a larger screen gives goes to the mark, not to the columns beside it.
+        if (stage) expect((await stage.boundingBox())?.width).toBeGreaterThan(1000);
+      } finally {
+        await page.setViewport({ width: 1280, height: 800 });
+      }
+    },
+  );
+});
+
 describe('where the system sets all colors', () => {
   it('swatches and marks keep theirs', async () => {
     const { page } = test.visitor;

@@ -110,10 +110,12 @@ class Story {
     const field = await tab.page.waitForSelector('textarea', { visible: true });
     await field?.click({ count: 3 });
     await field?.type(text);
+    // What it then says was on the screen: a layout that moved under the click leaves the caret before what was there.
+    const said = (await field?.evaluate((element) => (element as HTMLTextAreaElement).value)) ?? '';
     // What was seen for a frame was on the screen; what a page loses before it could show it, nobody saw.
     await tab.page.keyboard.press('Tab');
     await tab.page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
-    this.onScreen.add(text);
+    this.onScreen.add(said);
   }
 
   private async setOffline(offline: boolean): Promise<void> {

@@ -55,7 +55,7 @@
   });
   /** With Shift or Ctrl a row joins what is chosen. */
   function choose(event: MouseEvent): void {
-    if (event.shiftKey || event.ctrlKey || event.metaKey) table.toggle(part.id);
+    if (event.shiftKey || event.ctrlKey || event.metaKey || table.several) table.toggle(part.id);
     else table.selectedId = open ? undefined : part.id;
   }
   const about = $derived(

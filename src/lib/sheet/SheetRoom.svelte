@@ -60,16 +60,19 @@
   const recipes = $derived(new Map(marks.map(({ id, recipe }) => [id, recipe])));
   let measured: ReadonlyMap<string, MeasuredMark> = $state.raw(new Map());
   let measuring = $state(true);
+  let count = $state({ done: 0, of: 0 });
   $effect(() => {
     const all = recipes;
     const wanted = marks.filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece').map(({ id }) => id);
     let current = true;
+    count = { done: 0, of: wanted.length };
     const measure = async () => {
       const found = new Map<string, MeasuredMark>();
       for (const id of wanted) {
         const one = await drawing.about(all, brand.palette, (draughtsman) => draughtsman.measured(id));
         if (!current) return;
         if (one) found.set(id, one);
+        count = { done: count.done + 1, of: wanted.length };
       }
       measured = found;
       measuring = false;
@@ -78,6 +81,8 @@
     return () => (current = false);
   });
   const facts = $derived(sheetFactsOf(brand, marks, { brief, type, families, measured, board, pictures, alternatives, sheet: now }));
+  /** What the app says of the marks is true only once they are measured. */
+  const waits = $derived(measuring && measured.size === 0);
   const pages = $derived(facts.marks.length > 0 ? sheetPages(now, facts) : []);
   $effect(() =>
     drawing.want(
@@ -140,7 +145,9 @@
     <p class="quiet">How the brand is used, page by page; every page follows the marks, the colors and the brief.</p>
     {#if pages.length === 0}
       <p class="quiet" role="status">
-        {measuring ? 'The marks are being measured …' : 'There is no mark to show yet: build one in Marks first.'}
+        {measuring
+          ? `The marks are being measured: ${count.done} of ${count.of} …`
+          : 'There is no mark to show yet: build one in Marks first.'}
       </p>
     {/if}
     {#each pages as page (page.id)}
@@ -199,7 +206,7 @@
         <li aria-label={row.title} class:left>
           <div class="head">
             <strong>{row.title}</strong>
-            {#if !row.there(facts)}<span class="quiet">nothing to show yet</span>{/if}
+            {#if !waits && !row.there(facts)}<span class="quiet">nothing to show yet</span>{/if}
             <button
               title="One place earlier in the sheet"
               aria-label="Move {row.title} up"
@@ -227,7 +234,8 @@
               aria-label="Text of {row.title}"
               rows="2"
               maxlength="1000"
-              value={pageText(now, page, facts)}
+              value={waits ? (now.texts[page] ?? '') : pageText(now, page, facts)}
+              placeholder={waits ? 'said when the marks are measured' : ''}
               onchange={(event) => write(page, event.currentTarget.value)}></textarea>
           {/if}
         </li>

@@ -13,8 +13,10 @@
   import TreatmentHandles from '../treatments/TreatmentHandles.svelte';
   import StageText from '../lettering/StageText.svelte';
   import type { Ground } from './grounds';
+  import { GIVEN_UP } from './hold';
   import { pull } from './pulling';
   import { lengths } from '$lib/ui/shown-unit.svelte';
+  import { LongPress } from './long-press';
   import Rulers from './Rulers.svelte';
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -110,13 +112,32 @@
 
   // svelte-ignore state_referenced_locally
   const fingers = new TwoFingers(view, hands.onStage);
+  const press = new LongPress();
+  $effect(() => {
+    const { surface } = hands;
+    const giveUp = () => table.open.cancel();
+    const clicked = () => setTimeout(answer);
+    surface?.addEventListener(GIVEN_UP, giveUp);
+    surface?.addEventListener('click', clicked);
+    return () => {
+      surface?.removeEventListener(GIVEN_UP, giveUp);
+      surface?.removeEventListener('click', clicked);
+    };
+  });
   let menu: PointerMenu | undefined = $state();
   /** What can be done with what lies under the pointer; it is chosen first, unless it is already. */
   function offer(event: MouseEvent): void {
-    event.preventDefault();
     const id = hands.partAt(event)?.id;
     if (id !== undefined && !table.isChosen(id)) table.selectedId = id;
     void menu?.open(event.clientX, event.clientY, id === undefined ? [] : offered(table));
+  }
+  /** The click that some browsers send after a long press, and others do not, comes within this. */
+  const CLICK_MS = 350;
+  /** Where a finger rested. Lifting it closes what is open, and so does the click that may follow: the menu opens after both. */
+  let askedAt: PointerEvent | undefined;
+  function answer(): void {
+    if (askedAt) offer(askedAt);
+    askedAt = undefined;
   }
   function wheel(event: WheelEvent): void {
     event.preventDefault();
@@ -151,13 +172,31 @@
     aria-label="Stage{spoken}"
     tabindex="0"
     onpointerdowncapture={(event) => {
+      press.down(event);
       if (fingers.down(event)) event.stopPropagation();
     }}
-    onpointermovecapture={(event) => fingers.move(event)}
-    onpointerupcapture={(event) => fingers.up(event)}
-    onpointercancelcapture={(event) => fingers.up(event)}
+    onpointermovecapture={(event) => {
+      press.move(event);
+      fingers.move(event);
+    }}
+    onpointerupcapture={(event) => {
+      fingers.up(event);
+      const rested = press.up(event);
+      hands.rested = rested !== undefined;
+      if (!rested) return;
+      askedAt = rested;
+      setTimeout(answer, CLICK_MS);
+    }}
+    onpointercancelcapture={(event) => {
+      fingers.up(event);
+      press.up(event);
+    }}
     onpointerdown={(event) => hands.take(event)}
-    oncontextmenu={(event) => offer(event)}
+    oncontextmenu={(event) => {
+      event.preventDefault();
+      // What a finger asks for is offered when it is lifted.
+      if (!('pointerType' in event) || event.pointerType !== 'touch') offer(event);
+    }}
     class:panning={hands.spaceHeld}
     onpointermove={(event) => event.buttons === 0 && (table.pointedAt = hands.partAt(event)?.id)}
     onpointerleave={() => (table.pointedAt = undefined)}

@@ -55,6 +55,13 @@
   {/if}
   <div class="right">
     <button
+      class="by-touch"
+      aria-pressed={table.several}
+      class:on={table.several}
+      title="A tap adds to what is chosen or takes out of it, as a click with Shift does"
+      onclick={() => (table.several = !table.several)}>Several</button
+    >
+    <button
       aria-pressed={apart}
       class:on={apart}
       title="Every part in a color of its own, on the table only"
@@ -183,6 +190,15 @@
   }
   .on {
     color: var(--color-plum);
+  }
+  /* For who has no keys to hold. */
+  .by-touch {
+    display: none;
+  }
+  @media (any-pointer: coarse) {
+    .by-touch {
+      display: revert;
+    }
   }
   /* A palette of many colors scrolls: what stands beside it stays in view. */
   fieldset {

@@ -11,7 +11,14 @@ export interface Held {
   readonly alt: boolean;
 }
 
-/** Follows a pressed pointer until it is let go, wherever it goes; another finger ends it as it stands. */
+/** Told on the surface when another finger came down and what the first one had begun is let be. */
+export const GIVEN_UP = 'givenup';
+
+/**
+ * Follows a pressed pointer until it is let go, wherever it goes. Another finger means the view, not the work: what the first one moved on its
+ * way there is given up.
+ * @param end with whether it was moved and that stands
+ */
 export function hold(event: PointerEvent, surface: Element, move: (held: Held) => void, end?: (moved: boolean) => void): void {
   surface.setPointerCapture(event.pointerId);
   let last = { x: event.clientX, y: event.clientY };
@@ -41,7 +48,9 @@ export function hold(event: PointerEvent, surface: Element, move: (held: Held) =
     surface.removeEventListener('pointermove', moves);
     surface.removeEventListener('pointerup', done);
     surface.removeEventListener('pointercancel', done);
-    end?.(moved);
+    const givenUp = raw.type === 'pointerdown';
+    end?.(moved && !givenUp);
+    if (moved && givenUp) surface.dispatchEvent(new Event(GIVEN_UP));
   };
   surface.addEventListener('pointerdown', done, true);
   surface.addEventListener('pointermove', moves);

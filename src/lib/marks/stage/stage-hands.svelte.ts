@@ -39,6 +39,9 @@ export class StageHands {
     return selected?.kind === 'lettering' && !selected.locked && (letter !== undefined || gap !== undefined);
   }
 
+  /** Whether what is pointed at joins what is chosen: with Shift, or where there are no keys while several are being chosen. */
+  readonly #joins = (event: PointerEvent): boolean => event.shiftKey || this.table.several;
+
   /** The parts whose picture lies under the pointer, innermost first, with the elements that hold them. */
   drawnAt(event: MouseEvent): readonly { readonly id: string; readonly element: SVGGraphicsElement }[] {
     const found: { readonly id: string; readonly element: SVGGraphicsElement }[] = [];
@@ -90,8 +93,10 @@ export class StageHands {
   guides: readonly Guide[] = $state.raw([]);
 
   #lastTaken = 0;
-  /** While the space bar is held, the pointer moves the this.view. */
+  /** While the space bar is held, the pointer moves the view. */
   spaceHeld = $state(false);
+  /** Whether the finger that was just lifted had rested where it was: it asked for a menu, and chooses nothing else. */
+  rested = false;
   /** The frame that is pulled to choose what lies inside, on the screen. */
   frame: Bounds | undefined = $state.raw();
 
@@ -107,9 +112,10 @@ export class StageHands {
 
   /** From an empty place: chooses everything that lies inside of the frame; with Shift besides what is chosen. */
   pullFrame(event: PointerEvent, on: Element): void {
-    const before = event.shiftKey ? this.table.chosen.map((part) => part.id) : [];
+    const joins = this.#joins(event);
+    const before = joins ? this.table.chosen.map((part) => part.id) : [];
     const start = this.onStage(event);
-    if (!event.shiftKey) this.table.selectedId = undefined;
+    if (!joins) this.table.selectedId = undefined;
     hold(
       event,
       on,
@@ -145,7 +151,7 @@ export class StageHands {
     this.table.caret = undefined;
     // Beside the letters in hand, a click lets go of them.
     if (this.#inLetters && id === this.table.selectedId) this.table.letter = this.table.gap = undefined;
-    if (event.shiftKey && id !== undefined) return this.table.toggle(id);
+    if (id !== undefined && this.#joins(event)) return this.table.toggle(id);
     if (id === undefined) return this.pullFrame(event, this.surface);
     const again = this.table.chosen.length === 1 && this.table.isChosen(id) && event.timeStamp - this.#lastTaken > DOUBLE_CLICK_MS;
     this.#lastTaken = event.timeStamp;
@@ -201,7 +207,7 @@ export class StageHands {
         this.guides = [];
         this.view.holding = false;
         if (went) this.table.commit('Move');
-        else if (again) this.chooseBehind(event, id);
+        else if (again && !this.rested) this.chooseBehind(event, id);
       },
     );
   }

@@ -1,7 +1,7 @@
 import type { Point } from '$core/index';
 import type { StageView } from './stage-view.svelte';
 
-/** Two fingers on the stage move and zoom the view about the middle between them; what one finger began before is let be. */
+/** Two fingers on the stage move and zoom the view about the middle between them; what one finger began before is given up (see `hold`). */
 export class TwoFingers {
   readonly #down = new Map<number, Point>();
 

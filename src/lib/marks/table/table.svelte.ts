@@ -153,6 +153,8 @@ export class Table {
     if (id !== this.selectedId || this.#chosen.length > 1) this.letter = this.gap = this.point = this.caret = this.treatment = undefined;
     this.#chosen = id === undefined ? [] : [id];
   }
+  /** Whether what is pointed at joins what is chosen, as Shift does: for fingers, which have no keys. */
+  several = $state(false);
   /** Every part that is chosen, in the order of choosing. */
   get chosen(): readonly KnownPart[] {
     return this.#chosen.flatMap((id) => this.parts.filter(isKnown).filter((part) => part.id === id));
