@@ -111,6 +111,10 @@ describe('rights', () => {
     expect(mixed.credits).toEqual(['“Hoop” by A. Drawer, Creative Commons Attribution 3.0']);
     expect(rights(art({ source: { title: 'Found' } }))).toMatchObject({ sell: 'ask', register: 'ask' });
     expect(rights(letteringInput({ font: { family: 'nowhere' } }))).toMatchObject({ sell: 'ask', register: 'ask' });
+    // Nobody known comes before whoever wants to be named; what everybody may use comes before what nobody has answered for.
+    const found = { ...(art() as object), id: 'found', source: { title: 'Found' } } as Parameters<typeof createPart>[0];
+    expect(rights(art(), found)).toMatchObject({ sell: 'ask', register: 'no' });
+    expect(rights(found, art())).toMatchObject({ sell: 'ask', register: 'no' });
     expect(rights(art({ source: { title: 'Odd', license: 'Some-License-9' } })).parts[0]?.terms.label).toBe('not known');
   });
 

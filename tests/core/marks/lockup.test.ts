@@ -37,6 +37,25 @@ describe('symbol and name', () => {
     }
   });
 
+  it('brings hollow ink nearer by the white it leaves, and never nearer than half of the gap', () => {
+    // The points of a star on two of its points reach past the words above and below; at their height there is its waist.
+    const star = { form: 'star', points: 4, widthPx: 140, heightPx: 140 };
+    const boxGap = (form: object, gapPercent: number) => {
+      const drawnAs = { ...(symbol as object), form, place: { x: 0, y: 0, turnDeg: form === star ? 45 : 0 } } as Input;
+      const mark = draw(drawnAs, name, lockup({ arrangement: 'left', heightPercent: 250, gapPercent }));
+      return (
+        ((partNamed(mark, 'name').ink?.left ?? 0) - (partNamed(mark, 'symbol').ink?.right ?? 0)) /
+        ((partNamed(mark, 'name').lettering?.capHeightPx ?? NaN) * (gapPercent / 100))
+      );
+    };
+    const panel = { form: 'panel', widthPx: 100, heightPx: 140 };
+    expect(boxGap(panel, 50)).toBeCloseTo(1, 6);
+    const shares = [20, 50, 100].map((gap) => boxGap(star, gap));
+    for (const share of shares) expect(share).toBeGreaterThanOrEqual(0.5 - 1e-6);
+    // A small gap is eaten up to its half; of a large one no more than there is white.
+    expect(shares[0]).toBeCloseTo(0.5, 6);
+  });
+
   it('puts the symbol’s weight on the optical center of the words, and follows when they change', () => {
     const balance = (text: string) => {
       const mark = draw(symbol, letteringInput({ text, sizePx: 100 }), lockup({ arrangement: 'above' }));

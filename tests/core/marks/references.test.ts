@@ -140,4 +140,24 @@ describe(`references over ${count} random recipes`, () => {
     );
     expect(copies?.parts.map((part) => referencesOf(part))).toEqual([[{ id: 'gone', as: 'traces' }]]);
   });
+
+  it('copies are as heavy as the copy of what the original was as heavy as, and let go of what did not come along', () => {
+    const shape = (id: string, more: object) => valueOf(createPart({ kind: 'shape', id, ...more } as Parameters<typeof createPart>[0]));
+    const leader = shape('leader', { form: { form: 'ring' } });
+    const heavy = [
+      shape('line', { form: { form: 'arcLine' }, weightFrom: 'leader' }),
+      valueOf(createPart({ kind: 'curve', id: 'curve', weightFrom: 'leader', points: [0, 40].map((x) => ({ x, y: 0 })) } as never)),
+    ];
+    const home = { version: RECIPE_VERSION, parts: [leader, ...heavy] };
+    const copy = (ids: readonly string[], into: Recipe) =>
+      copyDeep(home, ids, undefined, into, () => undefined)?.parts.filter((part) => 'weightFrom' in part) ?? [];
+    const other = { version: RECIPE_VERSION, parts: [] };
+    const along = copyDeep(home, ['leader', 'line', 'curve'], undefined, home, () => undefined)?.parts ?? [];
+    const renamed = along.find((part) => part.kind === 'shape' && part.form.form === 'ring' && part.id !== 'leader')?.id;
+    expect(renamed).toBeDefined();
+    for (const kind of ['shape', 'curve'])
+      expect(along.filter((part) => part.kind === kind && 'weightFrom' in part && part.weightFrom === renamed)).toHaveLength(1);
+    for (const id of ['line', 'curve'])
+      expect(copy([id], other).map((part) => referencesOf(part))).toEqual(copy([id], other).map(() => []));
+  });
 });

@@ -58,6 +58,14 @@ describe('rasterFrame', () => {
     );
   });
 
+  it('takes a side that is a rounding error too long for a whole number of pixels', () => {
+    // 0.1 × 3 is 0.30000000000000004: a picture of ten of them is three rows for every ten columns, and no row of nothing below.
+    const framed = rasterFrame({ left: 0, top: 0, right: 1, bottom: 0.1 * 3 }, { widthPx: 100 });
+    expect(framed.ok && framed.value.heightPx).toBe(30);
+    const taller = rasterFrame({ left: 0, top: 0, right: 1, bottom: 0.3001 }, { widthPx: 100 });
+    expect(taller.ok && taller.value.heightPx).toBe(31);
+  });
+
   it('refuses what would be too high, and says which width would fit', () => {
     const framed = rasterFrame({ left: 0, top: 0, right: 10, bottom: 100 }, { widthPx: 12_000 });
     expect(framed.ok ? '' : framed.problems[0]?.fix).toBe('Ask for at most 1200 px of width.');

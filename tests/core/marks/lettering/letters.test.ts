@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { boundsOf, flatten, type FontShelf } from '$core/index';
 import { segmentGrid, type Path } from '../../../../src/core/geometry';
+import { jitter } from '../../../../src/core/marks/lettering/roughness';
 import { shelfOf } from '../../../support/fonts';
 import { areaOf, codesOf, drawnOn, fillsOf, letteringInput, partNamed } from '../../../support/drawn-mark';
 
@@ -172,6 +173,22 @@ describe('roughness', () => {
       expect(Math.abs((after?.left ?? 0) - (before?.left ?? 0))).toBeLessThan(8);
     });
     expect(angles.size).toBe(7);
+  });
+
+  it('turns, shifts and sizes each letter by chances of its own: none of the four tells another, and each goes all the way', () => {
+    const hand = { seed: 11, turnDeg: 1, shiftPermille: 1, sizePercent: 100 };
+    const all = Array.from({ length: 3000 }, (_, index) => jitter(hand, index));
+    const channels = [all.map((at) => at.turnDeg), all.map((at) => at.x), all.map((at) => at.y), all.map((at) => at.size - 1)];
+    const mean = (of: readonly number[]) => of.reduce((sum, value) => sum + value, 0) / of.length;
+    const together = (a: readonly number[], b: readonly number[]) => mean(a.map((value, at) => value * (b[at] ?? 0)));
+    channels.forEach((one, at) => {
+      expect(Math.abs(mean(one))).toBeLessThan(0.05);
+      // Even between −1 and 1: the variance is a third.
+      expect(together(one, one)).toBeCloseTo(1 / 3, 1);
+      expect(Math.min(...one)).toBeLessThan(-0.99);
+      expect(Math.max(...one)).toBeGreaterThan(0.99);
+      for (const other of channels.slice(at + 1)) expect(Math.abs(together(one, other)) * 3).toBeLessThan(0.08);
+    });
   });
 });
 
