@@ -100,6 +100,11 @@ describe('from an empty brand', () => {
     });
     await visitor.stageAfter(before);
     await visitor.sees('wyvern');
+    // What the blazon has no picture for is found in the art, borne under that name, and the line is read again.
+    const unborne = await visitor.stage();
+    const found = await page.waitForSelector('[aria-label$=" as wyvern"]', { visible: true });
+    await crest.does(async () => found?.click());
+    await visitor.stageAfter(unborne);
     const bare = await visitor.stage();
     await crest.does(async () => {
       await visitor.fill('Motto', 'Light the way');
@@ -111,7 +116,10 @@ describe('from an empty brand', () => {
     const arms = await partsOf(slugHere());
     expect(arms.find(({ name }) => name === 'Motto')?.text).toBe('Light the way');
     expect(arms.find(({ built }) => built)?.built).toMatchObject({ builder: 'crest', follows: { mark: expect.any(String) as string } });
-    expect(await page.$eval('textarea', ({ value }) => value)).toBe('Per pale azure and argent, a chevron gules between three anchors or');
+    expect(await page.$eval('textarea', ({ value }) => value)).toBe(
+      'Per pale azure and argent, a chevron gules between three anchors or, a wyvern sable',
+    );
+    expect(arms.filter(({ name }) => name === 'Wyvern')).toMatchObject([{ kind: 'art', source: { license: 'CC-BY-3.0' } }]);
     expect(await ink(slugHere())).toBeGreaterThan(8);
 
     const badge = new Hand();

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { DIVISIONS, ORDINARIES } from './divisions';
+import { OWN_CHARGE, type OwnCharge } from './own-charges';
 import { LINE_STYLES } from './partition-lines';
 import { ARRANGED } from './slots';
 import { TINCTURES } from './tinctures';
@@ -8,8 +9,11 @@ import { CHARGE_NAMES } from './vocabulary';
 const tincture = z.enum(TINCTURES);
 const count = z.number().int().min(1).max(60);
 
+/** A charge that we draw, or one that was brought, by its name. */
+const what = z.union([z.enum(CHARGE_NAMES), z.custom<OwnCharge>((value) => typeof value === 'string' && OWN_CHARGE.test(value))]);
+
 /** Charges of one kind. */
-const chargesSchema = z.strictObject({ what: z.enum(CHARGE_NAMES), count: count.default(1), tincture });
+const chargesSchema = z.strictObject({ what, count: count.default(1), tincture });
 
 const itemSchema = z.discriminatedUnion('is', [
   z.strictObject({

@@ -3,15 +3,17 @@ import { armsSchema, type Arms, type ArmsItem, type Charges } from './arms';
 import { COUNTED, type Ordinary } from './divisions';
 import type { LineStyle } from './partition-lines';
 import type { Arranged } from './slots';
+import { oneOf, OWN_WORD } from './own-charges';
 import { mayLieOn, type Tincture } from './tinctures';
 import {
   allTerms,
   ARRANGED_TERMS,
-  chargeRow,
+  chargeWords,
   DIVISION_TERMS,
   LONGEST_TERM,
   NUMBER_WORDS,
   ORDINARY_TERMS,
+  ownTerms,
   termOf,
   type Term,
 } from './vocabulary';
@@ -26,6 +28,8 @@ export interface ReadWord {
 export interface ReadBlazon {
   readonly arms: Arms;
   readonly words: readonly ReadWord[];
+  /** What stands where a charge would, and is none that is known: one of each, such as `lion rampant`. */
+  readonly missing: readonly string[];
 }
 
 interface Token {
@@ -56,7 +60,9 @@ function nearestTerm(text: string): string | undefined {
   return best && best.away <= Math.max(1, Math.floor(text.length / 4)) ? best.term : undefined;
 }
 
-function tokens(text: string): readonly Token[] {
+function tokens(text: string, own: readonly string[]): readonly Token[] {
+  const brought = ownTerms(own);
+  const longest = Math.max(LONGEST_TERM, ...own.map((word) => word.split(' ').length));
   const words = text
     .toLowerCase()
     .replace(/[;:.]/g, ',')
@@ -72,8 +78,9 @@ function tokens(text: string): readonly Token[] {
     }
     let taken = 1;
     let term: Term | undefined;
-    for (let length = Math.min(LONGEST_TERM, words.length - at); length >= 1; length--) {
-      term = termOf(words.slice(at, at + length).join(' '));
+    for (let length = Math.min(longest, words.length - at); length >= 1; length--) {
+      const phrase = words.slice(at, at + length).join(' ');
+      term = brought.get(phrase) ?? termOf(phrase);
       if (term) {
         taken = length;
         break;
@@ -332,14 +339,33 @@ const plain = ({ what, count, tincture }: Charges): Charges => ({ what, count, t
 const standing = (count: number): Arranged =>
   count === 1 ? 'center' : count === 3 ? 'two-and-one' : count === 2 ? 'in-fess' : count === 4 ? 'quarters' : 'in-fess';
 
+/** Names that no term knows, each up to the tincture or arrangement that follows it, where a charge would be named. */
+function missingIn(read: readonly Token[]): readonly string[] {
+  const found = new Set<string>();
+  for (let at = 0; at < read.length; at++) {
+    const begin = at;
+    while (read[at] && !read[at]?.term && !read[at]?.comma) at++;
+    const after = read[at]?.term?.is;
+    const name = oneOf(
+      read
+        .slice(begin, at)
+        .map(({ text }) => text)
+        .join(' '),
+    );
+    if (begin < at && (after === 'tincture' || after === 'arranged') && OWN_WORD.test(name)) found.add(name);
+  }
+  return [...found];
+}
+
 /**
  * Reads a blazon in the common English terms. What is understood is built; every word says whether it was.
+ * @param own charges that were brought, by what one of each is called
  * @returns a problem only where not even a field could be read
  */
-export function readBlazon(text: string): Result<ReadBlazon> {
+export function readBlazon(text: string, own: readonly string[] = []): Result<ReadBlazon> {
   if (text.length > LONGEST_BLAZON)
     return fail({ code: 'blazon-too-long', message: `A blazon may be ${LONGEST_BLAZON} letters long; this one has ${text.length}.` });
-  const read = tokens(text);
+  const read = tokens(text, own);
   const reader = new Reader(read);
   const arms = new BlazonReader(reader).read();
   const words = read.flatMap((token, index): readonly ReadWord[] => {
@@ -359,12 +385,12 @@ export function readBlazon(text: string): Result<ReadBlazon> {
   const checked = armsSchema.safeParse(arms);
   if (!checked.success)
     return fail({ code: 'blazon-too-much', message: 'There is more on this shield than can be built.', fix: 'Leave out a few charges.' });
-  return ok({ arms: checked.data, words });
+  return ok({ arms: checked.data, words, missing: missingIn(read) });
 }
 
 const numberWord = (count: number): string => NUMBER_WORDS[count] ?? String(count);
 const chargesText = ({ what, count, tincture }: Charges): string => {
-  const { one, many } = chargeRow(what);
+  const { one, many } = chargeWords(what);
   const article = count === 1 ? (/^[aeiou]/.test(one) ? 'an' : 'a') : numberWord(count);
   return `${article} ${count === 1 ? one : many} ${tincture}`;
 };
@@ -395,7 +421,7 @@ export function writeBlazon({ division, line, pieces, first, second, items }: Ar
       return `${item.ordinary === 'bordure' && items.length > 1 ? 'within ' : ''}${text}${item.between ? ` between ${chargesText(item.between)}` : ''}`;
     }
     const text = chargesText(item);
-    if (item.arranged === 'seme') return `semy of ${chargeRow(item.what).many} ${item.tincture}`;
+    if (item.arranged === 'seme') return `semy of ${chargeWords(item.what).many} ${item.tincture}`;
     if (item.quarters && item.quarters.length > 0)
       return `in the ${item.quarters.map((quarter) => ORDINAL[quarter]).join(' and ')} ${text}`;
     if (item.arranged === 'in-chief') return `in chief ${text}`;
@@ -429,14 +455,14 @@ export function tinctureFaults({ division, first, second, items }: Arms): readon
           ? [...new Set(item.quarters.map((quarter) => (quarter === 1 || quarter === 4 ? first : second)))]
           : undefined;
       if (under) {
-        for (const each of under) if (!mayLieOn(item.tincture, each)) say(chargeRow(item.what).one, item.tincture, each);
-      } else upon(chargeRow(item.what).one, item.tincture);
+        for (const each of under) if (!mayLieOn(item.tincture, each)) say(chargeWords(item.what).one, item.tincture, each);
+      } else upon(chargeWords(item.what).one, item.tincture);
       continue;
     }
     // A chief or a bordure of a color on a color was borne often enough, but the rule is told all the same.
     upon(ORDINARY_TERMS[item.ordinary], item.tincture);
-    if (item.on && !mayLieOn(item.on.tincture, item.tincture)) say(chargeRow(item.on.what).one, item.on.tincture, item.tincture);
-    if (item.between) upon(chargeRow(item.between.what).one, item.between.tincture);
+    if (item.on && !mayLieOn(item.on.tincture, item.tincture)) say(chargeWords(item.on.what).one, item.on.tincture, item.tincture);
+    if (item.between) upon(chargeWords(item.between.what).one, item.between.tincture);
   }
   return faults.map((fault) => fault.charAt(0).toUpperCase() + fault.slice(1));
 }

@@ -1,6 +1,7 @@
 import type { FormName } from '../shapes';
 import type { Division, Ordinary } from './divisions';
 import type { LineStyle } from './partition-lines';
+import { ownCharge, ownWordOf, severalOf, type OwnCharge } from './own-charges';
 import type { Arranged } from './slots';
 import type { Tincture } from './tinctures';
 
@@ -62,6 +63,11 @@ const CHARGES = {
 export type ChargeName = keyof typeof CHARGES;
 export const CHARGE_NAMES = Object.keys(CHARGES) as [ChargeName, ...ChargeName[]];
 export const chargeRow = (name: ChargeName): ChargeRow => CHARGES[name];
+/** What one and several of a charge are called, whether we draw it or it was brought. */
+export function chargeWords(what: ChargeName | OwnCharge): { readonly one: string; readonly many: string } {
+  const own = ownWordOf(what);
+  return own === undefined ? CHARGES[what as ChargeName] : { one: own, many: severalOf(own) };
+}
 
 /** Roundels that bear their tincture in their name. */
 const ROUNDELS: Readonly<Record<string, Tincture>> = {
@@ -126,7 +132,7 @@ export type Term =
   | { readonly is: 'division'; readonly division: Division }
   | { readonly is: 'ordinary'; readonly ordinary: Ordinary }
   | { readonly is: 'line'; readonly line: LineStyle }
-  | { readonly is: 'charge'; readonly charge: ChargeName; readonly tincture?: Tincture }
+  | { readonly is: 'charge'; readonly charge: ChargeName | OwnCharge; readonly tincture?: Tincture }
   | { readonly is: 'number'; readonly number: number }
   | { readonly is: 'arranged'; readonly arranged: Arranged }
   | { readonly is: 'ordinal'; readonly ordinal: number }
@@ -193,5 +199,8 @@ for (const text of ['quarter', 'quarters']) put(text, { is: 'word', word: 'quart
 /** Most words of one term. */
 export const LONGEST_TERM = 3;
 export const termOf = (text: string): Term | undefined => TERMS.get(text);
+/** The terms that charges of one's own bring along; what we draw ourselves goes by our names. @param own one of each, such as `lion rampant` */
+export const ownTerms = (own: readonly string[]): ReadonlyMap<string, Term> =>
+  new Map(own.flatMap((word) => [word, severalOf(word)].map((text) => [text, { is: 'charge', charge: ownCharge(word) }] as const)));
 /** Every term, for whoever proposes one that is spelled nearly so. */
 export const allTerms = (): readonly string[] => [...TERMS.keys()];

@@ -54,6 +54,7 @@ export {
   type Gathered,
   goingAlone,
 } from './gathering/gather';
+export { MOST_OWN_CHARGES, ownPieceSchema, type OwnPiece } from './builders/crest/bearings';
 export { fontsNeeded } from './rights/fonts-needed';
 export { partLook, partLookSchema, withPartLook, type PartLook } from './drawing/part-look';
 export { colorOf, mapPaints, paintSchema, type Paint } from './drawing/paint';

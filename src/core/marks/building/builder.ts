@@ -22,6 +22,10 @@ export interface Made {
   readonly notices: readonly Problem[];
 }
 
+interface Option {
+  readonly value: string;
+  readonly label: string;
+}
 interface Control {
   readonly field: string;
   readonly label: string;
@@ -31,7 +35,12 @@ interface Control {
 /** One control of a builder: where its value stands, what it is called, and a sentence on what it does. */
 export type BuilderControl =
   | (Control & { readonly type: 'number'; readonly unit?: 'px' | '°' | '%'; readonly step?: number })
-  | (Control & { readonly type: 'choice'; readonly options: readonly { readonly value: string; readonly label: string }[] })
+  | (Control & {
+      readonly type: 'choice';
+      readonly options: readonly Option[];
+      /** Further ones that its own numbers bring along. */
+      readonly more?: (numbers: Readonly<Record<string, unknown>>) => readonly Option[];
+    })
   | (Control & { readonly type: 'tick' })
   | (Control & { readonly type: 'paint' })
   | (Control & { readonly type: 'words'; readonly placeholder: string })

@@ -4,7 +4,7 @@ import { partIdSchema } from '../part-base';
 import type { Referring } from '../part-kind';
 
 /** Longest stored form of a builder's numbers. */
-const LONGEST_NUMBERS = 40_000;
+const LONGEST_NUMBERS = 240_000;
 
 /** What a builder hears of the brand: the name as it is set, and its face. */
 export const heardSchema = z.strictObject({

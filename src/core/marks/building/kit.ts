@@ -18,6 +18,7 @@ import { expect, type Problem } from '../../result/result';
 import { formKind, outlineOf, type Form, type FormName } from '../../shapes';
 import { casedLetters, graphemesOf, inCase, setLine, type FontChoice, type LetterCase } from '../../type';
 import { ART_SIDE } from '../parts/art';
+import type { ArtSource } from '../parts/art-source';
 import { createPart } from '../recipe/recipe';
 import type { KnownInput, KnownPart } from '../registry';
 import type { Paint } from '../drawing/paint';
@@ -86,13 +87,16 @@ export class Kit {
       ...(opacity === undefined ? {} : { opacity }),
     });
   }
-  /** Outlines that are drawn for this mark alone, each in one of a few paints, as one piece of art that belongs to the client. */
+  /**
+   * Outlines as one piece of art, each in one of a few paints: drawn for this mark alone, so that they belong to the client.
+   * @param source whose they are, where they were brought
+   */
   drawn(
     slot: string,
     name: string,
     pieces: readonly { readonly path: Path; readonly paint: number; readonly rule?: 'nonzero' | 'evenodd' }[],
     paints: readonly Paint[],
-    more: { readonly opacity?: number } = {},
+    { source, ...more }: { readonly opacity?: number; readonly treatments?: object[]; readonly source?: ArtSource | undefined } = {},
   ): KnownPart | undefined {
     const box = pieces.reduce<Bounds | undefined>((sum, { path }) => (path.verbs === '' ? sum : unite(sum, boundsOf(path))), undefined);
     if (!box) return undefined;
@@ -100,7 +104,7 @@ export class Kit {
     const [x, y] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
     const map = compose(scaling(ART_SIDE / sizePx), translation(-x, -y));
     return this.add({
-      ...{ kind: 'art', id: slot, name, source: { title: name, license: 'ours' }, sizePx },
+      ...{ kind: 'art', id: slot, name, source: source ?? { title: name, license: 'ours' }, sizePx },
       slots: paints.map((paint, index) => ({ original: INKS[index % INKS.length] as Hex, paint })),
       pieces: pieces.flatMap(({ path, paint, rule = 'nonzero' }) =>
         path.verbs === '' ? [] : [{ data: pathData(mapPath(path, map)), rule, slot: paint }],

@@ -1,22 +1,33 @@
 <script lang="ts">
-  import { readBlazon, writeBlazon, type Arms, type ReadWord } from '$core/index';
+  import { readBlazon, writeBlazon, type Arms, type OwnPiece, type ReadWord } from '$core/index';
+  import OwnCharges from './OwnCharges.svelte';
 
   interface Props {
     label: string;
     hint: string;
     arms: Arms;
-    change: (arms: Arms) => void;
+    /** Pictures that can be borne, by what the blazon calls them. */
+    own: readonly OwnPiece[];
+    change: (gesture: string, changed: { readonly arms?: Arms; readonly own?: readonly OwnPiece[] }) => void;
   }
-  const { label, hint, arms, change }: Props = $props();
+  const { label, hint, arms, own, change }: Props = $props();
   const id = $props.id();
 
   /** What was typed and not understood to the end; the line is written back from what stands otherwise. */
   let odd: readonly ReadWord[] = $state.raw([]);
   let fault = $state('');
+  /** What was typed and lacks a picture: it is read again when there is one. */
+  let waiting = $state('');
+  let missing: readonly string[] = $state.raw([]);
   const written = $derived(writeBlazon(arms));
 
   function read(text: string): void {
-    const found = readBlazon(text);
+    const found = readBlazon(
+      text,
+      own.map(({ word }) => word),
+    );
+    missing = found.ok ? found.value.missing : [];
+    waiting = missing.length > 0 ? text : '';
     if (!found.ok) {
       fault = found.problems.map(({ message, fix }) => `${message} ${fix ?? ''}`).join(' ');
       odd = [];
@@ -24,7 +35,23 @@
     }
     fault = '';
     odd = found.value.words.filter(({ understood }) => !understood);
-    if (JSON.stringify(found.value.arms) !== JSON.stringify(arms)) change(found.value.arms);
+    if (JSON.stringify(found.value.arms) !== JSON.stringify(arms)) change('blazon', { arms: found.value.arms });
+  }
+
+  /** A picture under a name: what was typed with it is read again. */
+  function take(piece: OwnPiece): void {
+    const next = [...own.filter(({ word }) => word !== piece.word), piece];
+    const found =
+      waiting === ''
+        ? undefined
+        : readBlazon(
+            waiting,
+            next.map(({ word }) => word),
+          );
+    change(`bear a ${piece.word}`, { own: next, ...(found?.ok ? { arms: found.value.arms } : {}) });
+    missing = found?.ok ? found.value.missing : [];
+    odd = found?.ok ? found.value.words.filter(({ understood }) => !understood) : [];
+    if (missing.length === 0) waiting = '';
   }
 </script>
 
@@ -56,6 +83,7 @@
     {/if}
   </div>
 </div>
+<OwnCharges {own} {missing} {take} change={(gesture, next) => change(gesture, { own: next })} />
 
 <style>
   .blazon {

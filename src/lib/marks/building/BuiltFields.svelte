@@ -7,6 +7,7 @@
     type Arms,
     type BuilderControl,
     type GroupPart,
+    type OwnPiece,
     type Paint,
     type Problem,
   } from '$core/index';
@@ -87,7 +88,7 @@
             label={control.label}
             hint={control.hint}
             value={String(values[control.field])}
-            options={control.options}
+            options={[...control.options, ...(control.more?.(values) ?? [])]}
             choose={(value) => change(control.field, control.label, value)}
           />
         {:else if control.type === 'choice'}
@@ -95,7 +96,7 @@
             label={control.label}
             hint={control.hint}
             value={String(values[control.field])}
-            options={control.options}
+            options={[...control.options, ...(control.more?.(values) ?? [])]}
             choose={(value) => change(control.field, control.label, value)}
           />
         {:else if control.type === 'tick'}
@@ -133,7 +134,8 @@
             label={control.label}
             hint={control.hint}
             arms={values[control.field] as Arms}
-            change={(arms) => change(control.field, control.label, arms)}
+            own={values['own'] as readonly OwnPiece[]}
+            change={(what, changed) => void building.change(part.id, gesture(what), changed)}
           />
         {/if}
       {/each}

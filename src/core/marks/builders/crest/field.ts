@@ -11,21 +11,12 @@ import {
   type Point,
   type Region,
 } from '../../../geometry';
-import {
-  chargeRow,
-  dividedField,
-  ordinaryOn,
-  slotsOn,
-  tinctureRow,
-  type Arms,
-  type Charges,
-  type Slot,
-  type Tincture,
-} from '../../../heraldry';
-import { outlineOf } from '../../../shapes';
+import { dividedField, ordinaryOn, slotsOn, tinctureRow, type Arms, type Charges, type Slot, type Tincture } from '../../../heraldry';
 import { ellipse } from '../../../shapes/ellipse';
-import { formOf, larger, placedArea, type FormInput, type Kit } from '../../building/kit';
+import { placedArea, type Kit } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
+import type { ArtSource } from '../../parts/art-source';
+import { bearingOf, titleCase, type OwnPiece } from './bearings';
 
 /** How tinctures are shown: by paints, or engraved in one. */
 export interface Showing {
@@ -82,78 +73,70 @@ export function hatching(region: Region, tincture: Tincture, pitchPx: number, li
 }
 
 /** One area in one tincture: painted, or engraved with its outline. */
-function inTincture(kit: Kit, slot: string, name: string, region: Region, tincture: Tincture, show: Showing, outlined = true): void {
+function inTincture(kit: Kit, slot: string, name: string, region: Region, tincture: Tincture, show: Showing, source?: ArtSource): void {
   if (isEmpty(region)) return;
   const { paths, remember } = kit.context;
   if (!show.hatched) {
-    kit.drawn(slot, name, [{ path: region.path, paint: 0, rule: region.rule }], [show.paints[tincture]]);
+    kit.drawn(slot, name, [{ path: region.path, paint: 0, rule: region.rule }], [show.paints[tincture]], { source });
     return;
   }
   const lines = remember(`hatching ${JSON.stringify([region.path, tincture, show.pitchPx, show.linePx])}`, () => [
     ...hatching(region, tincture, show.pitchPx, show.linePx, paths),
-    ...(outlined ? [paths.combine('intersect', paths.band(region, show.linePx * 2.6, 'miter'), region)] : []),
+    paths.combine('intersect', paths.band(region, show.linePx * 2.6, 'miter'), region),
   ]);
   kit.drawn(
     slot,
     `${name}, ${tincture}`,
     [{ path: region.path, paint: 1, rule: region.rule }, ...lines.map(({ path, rule }) => ({ path, rule, paint: 0 }))],
     [show.ink, show.ground],
+    { source },
   );
 }
 
-/** Ink area of a charge against the square it may fill: all bear the same weight to the eye. */
-const WEIGHT = 0.34;
-
-/** A charge at a place: as large as its weight asks for, never beyond its room. */
-export function chargeForm(what: Charges['what'], size: number): FormInput {
-  const { form } = chargeRow(what);
-  const start = formOf({ form });
-  const outline = outlineOf(start);
-  const box = boundsOf(outline) ?? { left: 0, top: 0, right: 1, bottom: 1 };
-  const [w, h] = [box.right - box.left, box.bottom - box.top];
-  const ink = weightOf([{ path: outline, rule: 'nonzero' }], Math.max(w, h) / 400)?.area ?? w * h;
-  const by = Math.min(Math.sqrt((WEIGHT * size * size) / ink), (size * 1.04) / Math.max(w, h));
-  return larger(start, by);
+/** Charges that are to stand at places: what they look like, where they are not to reach, and how they are shown. */
+interface Bearers {
+  readonly kit: Kit;
+  readonly show: Showing;
+  readonly inside: Region;
+  readonly own: readonly OwnPiece[];
 }
 
-function drawCharges(kit: Kit, slot: string, charges: Charges, places: readonly Slot[], show: Showing, inside: Region): void {
+function drawCharges({ kit, show, inside, own }: Bearers, slot: string, charges: Charges, places: readonly Slot[]): void {
   const { paths, remember } = kit.context;
+  const bearing = bearingOf(kit, charges.what, own);
+  if (!bearing) return;
+  const { source } = bearing;
+  const areaAt = ({ x, y, size }: Slot): Region => placedArea(bearing.at(size).area, 1, x, y);
+  const metal = tinctureRow(charges.tincture).kind === 'metal';
+  const plainly = (id: string, name: string, { path, rule }: Region, paint: Paint) =>
+    path.verbs !== '' && kit.drawn(id, name, [{ path, rule, paint: 0 }], [paint], { source });
   // What is strewn over the field is one part, cut by the field's edge.
   if (slot.includes('strewn')) {
-    const strewn = places.map((place) =>
-      placedArea({ path: outlineOf(formOf(chargeForm(charges.what, place.size))), rule: 'nonzero' }, 1, place.x, place.y),
-    );
-    const cut = remember(`strewn ${JSON.stringify([charges.what, places, inside.path])}`, () =>
-      paths.combine('intersect', paths.weld(strewn), inside),
-    );
-    const label = chargeRow(charges.what).many.replace(/^./, (letter) => letter.toUpperCase());
-    if (isEmpty(cut)) return;
-    if (show.hatched && tinctureRow(charges.tincture).kind === 'metal') inTincture(kit, slot, label, cut, 'argent', show);
-    else kit.drawn(slot, label, [{ path: cut.path, rule: cut.rule, paint: 0 }], [show.hatched ? show.ink : show.paints[charges.tincture]]);
+    const strewn = places.map(areaAt);
+    const cut = remember(`strewn ${JSON.stringify([strewn, inside.path])}`, () => paths.combine('intersect', paths.weld(strewn), inside));
+    const label = titleCase(bearing.many);
+    if (show.hatched && metal) inTincture(kit, slot, label, cut, 'argent', show, source);
+    else plainly(slot, label, cut, show.hatched ? show.ink : show.paints[charges.tincture]);
     return;
   }
   places.forEach((place, index) => {
-    const form = chargeForm(charges.what, place.size);
-    const outline = placedArea({ path: outlineOf(formOf(form)), rule: 'nonzero' }, 1, place.x, place.y);
     const id = `${slot}-${index + 1}`;
-    const name = chargeRow(charges.what).one.replace(/^./, (letter) => letter.toUpperCase());
+    const name = titleCase(bearing.one);
+    const area = areaAt(place);
     if (show.hatched) {
-      const welded = paths.weld([outline]);
+      const welded = paths.weld([area]);
       const fine = place.size < 9 * show.pitchPx;
-      const metal = tinctureRow(charges.tincture).kind === 'metal';
-      if (fine && !metal) kit.drawn(id, name, [{ path: welded.path, rule: welded.rule, paint: 0 }], [show.ink]);
-      else inTincture(kit, id, name, welded, fine ? 'argent' : charges.tincture, show);
+      if (fine && !metal) plainly(id, name, welded, show.ink);
+      else inTincture(kit, id, name, welded, fine ? 'argent' : charges.tincture, show, source);
       return;
     }
-    const whole = boundsOf(outline.path);
+    const whole = boundsOf(area.path);
     const field = boxOf(inside);
     const beyond = whole && (whole.left < field.left || whole.right > field.right || whole.top < field.top || whole.bottom > field.bottom);
-    if (beyond) {
-      const cut = paths.combine('intersect', paths.weld([outline]), inside);
-      if (!isEmpty(cut)) kit.drawn(id, name, [{ path: cut.path, rule: cut.rule, paint: 0 }], [show.paints[charges.tincture]]);
-      return;
-    }
-    kit.shape(id, name, form, show.paints[charges.tincture], place);
+    const { form } = bearing.at(place.size);
+    if (beyond) plainly(id, name, paths.combine('intersect', paths.weld([area]), inside), show.paints[charges.tincture]);
+    else if (form) kit.shape(id, name, form, show.paints[charges.tincture], place);
+    else plainly(id, name, area, show.paints[charges.tincture]);
   });
 }
 
@@ -199,7 +182,8 @@ function besideOrdinary(box: Bounds, ordinary: string, count: number): readonly 
 }
 
 /** The field, its division, and everything that lies on it, within the inside of a shield. */
-export function drawField(kit: Kit, arms: Arms, inside: Region, show: Showing): void {
+export function drawField(bearers: Bearers, arms: Arms): void {
+  const { kit, show, inside } = bearers;
   const { paths } = kit.context;
   const box = boxOf(inside);
   const chief = arms.items.some((item) => item.is === 'ordinary' && item.ordinary === 'chief');
@@ -225,7 +209,7 @@ export function drawField(kit: Kit, arms: Arms, inside: Region, show: Showing): 
         item.quarters && item.quarters.length > 0
           ? item.quarters.flatMap((quarter) => slotsOn(box, 'quarters', 4)[quarter - 1] ?? [])
           : slotsOn(item.arranged === 'in-chief' ? box : room, item.arranged, item.count);
-      drawCharges(kit, item.arranged === 'seme' ? `${slot}-strewn` : slot, item, places, show, inside);
+      drawCharges(bearers, item.arranged === 'seme' ? `${slot}-strewn` : slot, item, places);
       return;
     }
     const edgePx = (box.right - box.left) * 0.1;
@@ -239,8 +223,7 @@ export function drawField(kit: Kit, arms: Arms, inside: Region, show: Showing): 
           );
     const ordinaryName = item.ordinary.replace('-', ' ').replace(/^./, (letter) => letter.toUpperCase());
     inTincture(kit, slot, ordinaryName, area, item.tincture, show);
-    if (item.on) drawCharges(kit, `${slot}-on`, item.on, onOrdinary(box, item.ordinary, item.on.count), show, inside);
-    if (item.between)
-      drawCharges(kit, `${slot}-between`, item.between, besideOrdinary(room, item.ordinary, item.between.count), show, inside);
+    if (item.on) drawCharges(bearers, `${slot}-on`, item.on, onOrdinary(box, item.ordinary, item.on.count));
+    if (item.between) drawCharges(bearers, `${slot}-between`, item.between, besideOrdinary(room, item.ordinary, item.between.count));
   });
 }

@@ -1,12 +1,24 @@
 import { z } from 'zod';
-import { shrunk, type Region } from '../../../geometry';
-import { armsSchema, tinctureFaults, TINCTURES, writeBlazon, type Arms, type Tincture } from '../../../heraldry';
+import { boundsOf, shrunk, type Point, type Region } from '../../../geometry';
+import {
+  armsSchema,
+  OWN_CHARGE,
+  ownWordOf,
+  tinctureFaults,
+  TINCTURES,
+  writeBlazon,
+  type Arms,
+  type OwnCharge,
+  type Tincture,
+} from '../../../heraldry';
 import { FORM_NAMES, formKind, outlineOf, type Form, type FormName } from '../../../shapes';
 import type { Builder, BuilderStart } from '../../building/builder';
-import { formOf, Kit, larger, type FormInput } from '../../building/kit';
+import { formOf, Kit, larger, placedArea, type FormInput } from '../../building/kit';
 import { paintSchema, type Paint } from '../../drawing/paint';
 import { bannerWords } from '../../starters/banner-words';
 import type { Shape } from '../../parts/shape';
+import type { KnownPart } from '../../registry';
+import { MOST_OWN_CHARGES, ownOutline, ownPieceSchema, titleCase, type OwnPiece } from './bearings';
 import { drawField, type Showing } from './field';
 
 const CONTAINERS = FORM_NAMES.filter(
@@ -19,15 +31,21 @@ const COMPARTMENTS = ['none', 'wavesBar', 'line', 'leafDivider'] as const;
 const FLOURISHES = ['none', 'laurel', 'oakWreath', 'oliveWreath', 'wheatWreath', 'scrollPair', 'acanthus', 'mantling'] as const;
 const BANNERS = ['hangingFoldedRibbon', 'hangingRibbon', 'foldedRibbon', 'ribbon', 'scroll', 'archedFoldedRibbon', 'archedBand'] as const;
 
+const SIDES = ['both', 'left', 'right'] as const;
+const ownCharge = z.custom<OwnCharge>((value) => typeof value === 'string' && OWN_CHARGE.test(value));
+
 const schema = z.strictObject({
   /** What stands on the shield. */
   arms: armsSchema.prefault({}),
+  /** Pieces of art that are borne on it or stand around it, by what the blazon calls them. */
+  own: z.array(ownPieceSchema).max(MOST_OWN_CHARGES).default([]),
   container: z.enum(CONTAINERS as [FormName, ...FormName[]]).default('heaterShield'),
   sizePx: z.number().min(40).max(4000).default(360),
   edgePercent: z.number().min(0).max(12).default(3),
-  top: z.enum(TOPS).default('none'),
+  top: z.union([z.enum(TOPS), ownCharge]).default('none'),
   crossed: z.enum(CROSSED).default('none'),
-  supporters: z.enum(SUPPORTERS).default('none'),
+  supporters: z.union([z.enum(SUPPORTERS), ownCharge]).default('none'),
+  sides: z.enum(SIDES).default('both'),
   compartment: z.enum(COMPARTMENTS).default('none'),
   flourish: z.enum(FLOURISHES).default('none'),
   /** Empty: the second line of the name that is followed. */
@@ -55,8 +73,13 @@ const schema = z.strictObject({
 });
 type Crest = z.infer<typeof schema>;
 
-const labelOf = (form: string): string => (form === 'none' ? 'none' : formKind(form as FormName).label.toLowerCase());
+const labelOf = (form: string): string =>
+  ownWordOf(form) ??
+  (form === 'none' || (SIDES as readonly string[]).includes(form) ? form : formKind(form as FormName).label.toLowerCase());
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: labelOf(value) }));
+/** What was brought can stand around the shield as well. */
+const ownOptions = (numbers: Readonly<Record<string, unknown>>) =>
+  (numbers['own'] as readonly OwnPiece[]).map(({ word }) => ({ value: `own:${word}`, label: word }));
 
 const paintsOf = (n: Crest): Readonly<Record<Tincture, Paint>> =>
   Object.fromEntries(TINCTURES.map((tincture) => [tincture, n[`${tincture}Paint`]])) as Record<Tincture, Paint>;
@@ -71,6 +94,41 @@ function sizedForm(
   const own = start as Form & { readonly widthPx?: number; readonly heightPx?: number };
   const { widthPx: w = 100, heightPx: h = 100 } = own;
   return larger(start, wanted.widthPx !== undefined ? wanted.widthPx / w : (wanted.heightPx ?? h) / h);
+}
+
+/** A form, or a piece that was brought, that stands around the shield: as tall as is asked, or less where it would be too wide. */
+function figure(kit: Kit, n: Crest, what: string, heightPx: number, widestPx: number): Figure | undefined {
+  const word = ownWordOf(what);
+  if (word === undefined) {
+    const form = sizedForm(what as FormName, { heightPx });
+    return { name: formKind(what as FormName).label, wide: Number(form['widthPx'] ?? heightPx), tall: heightPx, form };
+  }
+  const piece = n.own.find((each) => each.word === word);
+  const outline = piece && ownOutline(kit, piece);
+  const box = outline && boundsOf(outline.path);
+  if (!piece || !outline || !box) {
+    kit.note('charge-without-picture', `There is no picture for “${word}”.`, 'Take one from the art, or choose something else.');
+    return undefined;
+  }
+  const by = Math.min(heightPx / (box.bottom - box.top), widestPx / (box.right - box.left));
+  const area = placedArea(outline, by, 0, 0);
+  return { name: titleCase(word), wide: (box.right - box.left) * by, tall: (box.bottom - box.top) * by, area, source: piece.source };
+}
+interface Figure {
+  readonly name: string;
+  readonly wide: number;
+  readonly tall: number;
+  readonly form?: FormInput;
+  readonly area?: Region;
+  readonly source?: OwnPiece['source'];
+}
+/** Puts a figure with its middle at a place; parts of it that were brought keep whose they are. */
+function putFigure(kit: Kit, slot: string, { name, form, area, source }: Figure, ink: Paint, at: Point, more: object = {}): void {
+  if (form) kit.add({ ...{ kind: 'shape', id: slot, name, form: formOf(form), paint: ink }, place: { ...at, turnDeg: 0 }, ...more });
+  else if (area) {
+    const { path, rule } = placedArea(area, 1, at.x, at.y);
+    kit.drawn(slot, name, [{ path, rule, paint: 0 }], [ink], { source, ...more });
+  }
 }
 
 const SEPARATED = (n: Crest) =>
@@ -115,19 +173,31 @@ function around(kit: Kit, n: Crest, width: number): void {
   }
   const foot = h * 0.5;
   if (n.supporters !== 'none') {
-    const tall = n.supporters === 'wing' ? h * 0.62 : n.supporters === 'fish' ? h * 0.42 : h * 0.82;
-    const form = sizedForm(n.supporters, { heightPx: tall });
-    const wide = Number(form['widthPx'] ?? tall);
-    kit.shape('supporters-one', formKind(n.supporters).label, form, ink, {
-      x: width * 0.58 + wide / 2,
-      y: n.supporters === 'wing' ? -h * 0.02 : foot - tall / 2,
-    });
-    mirrored('supporters', 'Supporters');
+    const wanted = n.supporters === 'wing' ? h * 0.62 : n.supporters === 'fish' ? h * 0.42 : h * 0.82;
+    const one = figure(kit, n, n.supporters, wanted, width * 0.9);
+    if (one) {
+      const x = width * 0.58 + one.wide / 2;
+      putFigure(kit, 'supporters-one', one, ink, { x, y: n.supporters === 'wing' ? -h * 0.02 : foot - one.tall / 2 });
+      if (n.sides === 'both') mirrored('supporters', 'Supporters');
+      // One alone on the left is the same picture, turned to the shield.
+      else if (n.sides === 'left') {
+        const alone = kit.parts.at(-1) as KnownPart;
+        kit.parts[kit.parts.length - 1] = { ...alone, place: { ...alone.place, x: -x, flip: true } };
+      }
+    }
   }
   if (n.compartment !== 'none')
     kit.shape('compartment', 'Compartment', sizedForm(n.compartment, { widthPx: width * 2.3 }), ink, { x: 0, y: foot + h * 0.05 });
   if (n.top === 'helm' && n.flourish !== 'mantling')
     kit.shape('mantling', 'Mantling', { form: 'mantling', widthPx: width * 1.6, heightPx: h * 0.82 }, ink, { x: 0, y: -h * 0.36 });
+}
+
+/** What stands above the shield: crowns by their width, what was brought by its height. */
+function topOf(kit: Kit, n: Crest, width: number): Figure | undefined {
+  if (n.top === 'none') return undefined;
+  if (ownWordOf(n.top) !== undefined) return figure(kit, n, n.top, n.sizePx * 0.5, width);
+  const form = sizedForm(n.top as FormName, { widthPx: width * (n.top === 'helm' ? 0.42 : 0.66) });
+  return { name: formKind(n.top as FormName).label, wide: Number(form['widthPx'] ?? 0), tall: Number(form['heightPx'] ?? 0), form };
 }
 
 /** The words on the banner; none where there is no banner. */
@@ -274,7 +344,14 @@ export const crest: Builder<typeof schema> = {
       when: (n) => n['withBanner'] === true,
     },
     { type: 'choice', field: 'container', label: 'Container', hint: 'The form of the shield', options: options(CONTAINERS) },
-    { type: 'choice', field: 'top', label: 'Above', hint: 'What stands above the shield', options: options(TOPS) },
+    {
+      type: 'choice',
+      field: 'top',
+      label: 'Above',
+      hint: 'What stands above the shield',
+      options: options(TOPS),
+      more: ownOptions,
+    },
     {
       type: 'choice',
       field: 'crossed',
@@ -288,6 +365,15 @@ export const crest: Builder<typeof schema> = {
       label: 'Supporters',
       hint: 'What stands to either side, a live mirror pair',
       options: options(SUPPORTERS),
+      more: ownOptions,
+    },
+    {
+      type: 'choice',
+      field: 'sides',
+      label: 'Supporters stand',
+      hint: 'On both sides as a live mirror pair, or one alone',
+      options: options(SIDES),
+      when: (n) => n['supporters'] !== 'none',
     },
     { type: 'choice', field: 'compartment', label: 'Stands on', hint: 'What the supporters stand on', options: options(COMPARTMENTS) },
     { type: 'choice', field: 'flourish', label: 'Flourish', hint: 'What completes the silhouette', options: options(FLOURISHES) },
@@ -354,20 +440,9 @@ export const crest: Builder<typeof schema> = {
       pitchPx: Math.max(h / 90, (2.6 * h) / n.smallestPx),
       linePx: Math.max(h / 320, (0.95 * h) / n.smallestPx),
     };
-    drawField(kit, n.arms, inside.field, show);
-    const crown = n.top === 'none' ? undefined : sizedForm(n.top, { widthPx: width * (n.top === 'helm' ? 0.42 : 0.66) });
-    if (crown) {
-      const tall = Number(crown['heightPx'] ?? 0);
-      kit.add({
-        kind: 'shape',
-        id: 'top',
-        name: formKind(n.top as FormName).label,
-        form: formOf(crown),
-        paint: n.inkPaint,
-        place: { x: 0, y: -h / 2 - tall / 2 - h * 0.035, turnDeg: 0 },
-        ...SEPARATED(n),
-      });
-    }
+    drawField({ kit, show, inside: inside.field, own: n.own }, n.arms);
+    const above = topOf(kit, n, width);
+    if (above) putFigure(kit, 'top', above, n.inkPaint, { x: 0, y: -h / 2 - above.tall / 2 - h * 0.035 }, SEPARATED(n));
     const below = mottoOf(kit, n) === '' ? h * 0.5 + h * 0.1 : h * 0.5 + h * 0.2;
     motto(kit, n, h * 0.5 + h * (n.banner.startsWith('hanging') ? 0.05 : 0.16));
     if (n.name) {

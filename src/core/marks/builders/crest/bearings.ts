@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import { boundsOf, compose, mapPath, readPath, scaling, translation, weightOf, type Region } from '../../../geometry';
+import { chargeRow, chargeWords, OWN_WORD, ownWordOf, type Charges } from '../../../heraldry';
+import { outlineOf } from '../../../shapes';
+import { formOf, larger, type FormInput, type Kit } from '../../building/kit';
+import { artSourceSchema, type ArtSource } from '../../parts/art-source';
+
+/** Longest outline of a piece that is brought to a shield, and most of them. */
+const LONGEST_DATA = 30_000;
+export const MOST_OWN_CHARGES = 6;
+
+/** A piece of art that is borne on a shield or stands around it: what the blazon calls one of it, and its outline in one tincture. */
+export const ownPieceSchema = z.strictObject({
+  word: z.string().regex(OWN_WORD, 'Expected a name of letters'),
+  source: artSourceSchema,
+  /** Turned round, so that it looks the other way. */
+  turned: z.boolean().default(false),
+  pieces: z
+    .array(
+      z.strictObject({
+        data: z
+          .string()
+          .max(LONGEST_DATA)
+          .refine((data) => readPath(data) !== undefined, 'Expected an outline of M, L, Q, C and Z'),
+        rule: z.enum(['nonzero', 'evenodd']).default('nonzero'),
+      }),
+    )
+    .min(1)
+    .max(60)
+    .refine((pieces) => pieces.reduce((sum, { data }) => sum + data.length, 0) <= LONGEST_DATA, 'Expected a plainer drawing'),
+});
+export type OwnPiece = z.infer<typeof ownPieceSchema>;
+
+/** Ink area of a charge against the square it may fill: all bear the same weight to the eye. */
+const WEIGHT = 0.34;
+/** How far beyond that square its longer side may reach. */
+const REACH = 1.04;
+
+/** What is borne: its names, and how it is drawn at a size, on its own center. */
+export interface Bearing {
+  readonly one: string;
+  readonly many: string;
+  /** Whose it is, where we have not drawn it. */
+  readonly source?: ArtSource;
+  /** As large as its weight asks for in a square, never far beyond it. @returns its form where it is one of ours */
+  readonly at: (squarePx: number) => { readonly area: Region; readonly form?: FormInput };
+}
+
+/** How much larger an outline must be to bear the weight of a charge in a square. */
+function scaleFor(outline: Region, squarePx: number): number {
+  const box = boundsOf(outline.path) ?? { left: 0, top: 0, right: 1, bottom: 1 };
+  const [w, h] = [box.right - box.left, box.bottom - box.top];
+  const ink = weightOf([outline], Math.max(w, h) / 400)?.area ?? w * h;
+  return Math.min(Math.sqrt((WEIGHT * squarePx * squarePx) / ink), (squarePx * REACH) / Math.max(w, h));
+}
+
+/** The outline of a piece that was brought, united, on its own center. */
+export function ownOutline(kit: Kit, { pieces, turned }: OwnPiece): Region | undefined {
+  const { paths, remember } = kit.context;
+  return remember(`own piece ${turned} ${JSON.stringify(pieces)}`, () => {
+    const regions = pieces.flatMap(({ data, rule }) => {
+      const path = readPath(data);
+      return path ? [{ path, rule }] : [];
+    });
+    const welded = paths.weld(regions);
+    const box = boundsOf(welded.path);
+    if (!box) return undefined;
+    const map = compose(scaling(turned ? -1 : 1, 1), translation(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2));
+    return { path: mapPath(welded.path, map), rule: welded.rule };
+  });
+}
+
+export const titleCase = (words: string): string => words.replace(/^./u, (letter) => letter.toUpperCase());
+
+/** What a charge looks like; nothing, and a notice, where its picture was taken away. */
+export function bearingOf(kit: Kit, what: Charges['what'], own: readonly OwnPiece[]): Bearing | undefined {
+  const words = chargeWords(what);
+  const word = ownWordOf(what);
+  if (word === undefined) {
+    const { form } = chargeRow(what as Parameters<typeof chargeRow>[0]);
+    return {
+      ...words,
+      at: (squarePx) => {
+        const start = formOf({ form });
+        const sized = larger(start, scaleFor({ path: outlineOf(start), rule: 'nonzero' }, squarePx));
+        return { area: { path: outlineOf(formOf(sized)), rule: 'nonzero' }, form: sized };
+      },
+    };
+  }
+  const piece = own.find((each) => each.word === word);
+  const outline = piece && ownOutline(kit, piece);
+  if (!piece || !outline) {
+    kit.note('charge-without-picture', `There is no picture for “${word}”.`, 'Take one from the art, or name another charge.');
+    return undefined;
+  }
+  return {
+    ...words,
+    source: piece.source,
+    at: (squarePx) => ({ area: { path: mapPath(outline.path, scaling(scaleFor(outline, squarePx))), rule: outline.rule } }),
+  };
+}

@@ -1,0 +1,181 @@
+<script lang="ts">
+  import { LICENSES, MOST_OWN_CHARGES, OWN_WORD, type Art, type ArtEntry, type OwnPiece } from '$core/index';
+  import { request, sentences } from '$lib/client/request';
+  import { useTable } from '../table/table.svelte';
+
+  interface Props {
+    own: readonly OwnPiece[];
+    /** Names that the blazon uses and nobody has drawn. */
+    missing: readonly string[];
+    /** Takes a piece under a name, or does something to those that are there. */
+    take: (piece: OwnPiece) => void;
+    change: (gesture: string, own: readonly OwnPiece[]) => void;
+  }
+  const { own, missing, take, change }: Props = $props();
+  const table = useTable();
+  const id = $props.id();
+
+  /** So many are shown: two rows, the best first. */
+  const SHOWN = 12;
+  let text = $state('');
+  let asked = $state('');
+  let found: readonly ArtEntry[] = $state.raw([]);
+  let fault = $state('');
+  let searching = $state(false);
+  const wanted = $derived(text.trim().toLowerCase());
+  const titleOf = (entry: string) => (entry.split('/')[1] ?? '').replaceAll('-', ' ');
+  const color = $derived(encodeURIComponent(table.palette.lead));
+
+  // What the blazon lacks is looked for at once.
+  $effect(() => {
+    const [first] = missing;
+    if (first !== undefined) void search((text = first));
+  });
+
+  async function search(words: string): Promise<void> {
+    const name = words.trim().toLowerCase();
+    found = [];
+    fault = '';
+    asked = name;
+    if (!OWN_WORD.test(name)) {
+      if (name !== '') fault = 'A charge is called by letters alone, such as “lion rampant”.';
+      return;
+    }
+    searching = true;
+    // “Lion rampant” is looked for as such, then as a lion.
+    for (const query of new Set([name, ...name.split(' ')])) {
+      const one = new URLSearchParams({ text: query, limit: String(SHOWN), colorsTo: '1' });
+      const answer = await request<{ entries: readonly ArtEntry[] }>('GET', `/api/art?${one}`);
+      if (asked !== name) return;
+      if (!answer.ok) fault = sentences(answer.problems);
+      else if (answer.value.entries.length > 0) {
+        found = answer.value.entries;
+        break;
+      }
+    }
+    searching = false;
+    if (found.length === 0 && fault === '') fault = `The art has nothing for “${name}”.`;
+  }
+
+  async function bear(entry: ArtEntry): Promise<void> {
+    const answer = await request<Art>('GET', `/api/art/${entry.id}?brand=${table.brand.slug}`);
+    if (!answer.ok) {
+      fault = sentences(answer.problems);
+      return;
+    }
+    const { source, pieces } = answer.value;
+    take({ word: asked, source, turned: false, pieces: pieces.map(({ data, rule }) => ({ data, rule })) });
+    [text, asked, found] = ['', '', []];
+  }
+</script>
+
+<div class="own">
+  {#each own as piece (piece.word)}
+    <p>
+      <span title="“{piece.source.title}”, {LICENSES[piece.source.license as keyof typeof LICENSES]?.label ?? piece.source.license}"
+        >{piece.word}</span
+      >
+      <button
+        class="link"
+        title="Looks the other way"
+        aria-pressed={piece.turned}
+        aria-label="Turn {piece.word} round"
+        onclick={() =>
+          change(
+            'turn a charge',
+            own.map((each) => (each === piece ? { ...each, turned: !each.turned } : each)),
+          )}>Turn round</button
+      >
+      <button
+        class="link"
+        title="Lets go of its picture; where the blazon names it, nothing stands until there is another"
+        aria-label="Let go of {piece.word}"
+        onclick={() =>
+          change(
+            'let a charge go',
+            own.filter((each) => each !== piece),
+          )}>Let go</button
+      >
+    </p>
+  {/each}
+  {#if own.length < MOST_OWN_CHARGES}
+    <label class="quiet" for={id}>Pictures to bear</label>
+    <input
+      {id}
+      type="search"
+      maxlength="40"
+      title="A beast, a plant, a thing: what is chosen can be named in the blazon, and stand above and beside the shield"
+      placeholder="“lion rampant”, “heron”"
+      bind:value={text}
+      onkeydown={(event) => {
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        void search(wanted);
+      }}
+      onchange={() => wanted !== asked && void search(wanted)}
+    />
+    <div aria-live="polite">
+      {#if searching}<p class="quiet">Looking for “{asked}” …</p>{/if}
+      {#if fault}<p class="odd">{fault}</p>{/if}
+      {#if found.length > 0}<p class="quiet">Which is the {asked}? It is borne in one tincture.</p>{/if}
+    </div>
+    {#if found.length > 0}
+      <ul>
+        {#each found as entry (entry.id)}
+          <li>
+            <button
+              aria-label="Bear {titleOf(entry.id)} as {asked}"
+              title="{titleOf(entry.id)}: borne as {asked}"
+              onclick={() => void bear(entry)}
+              ><img src="/api/art/{entry.id}/picture.svg?color={color}" alt="" loading="lazy" width="34" height="34" /></button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  {:else}<p class="quiet">{MOST_OWN_CHARGES} pictures are as many as a crest keeps. Let one go to bear another.</p>{/if}
+</div>
+
+<style>
+  .own {
+    padding: 4px 0;
+    border-bottom: 1px solid var(--color-rule);
+    font-size: 13px;
+  }
+  p {
+    display: flex;
+    gap: 10px;
+    margin: 2px 0;
+  }
+  p span:first-child:not(:only-child) {
+    flex: 1;
+    font-weight: 600;
+  }
+  input {
+    width: 100%;
+    padding: 4px 6px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-paper);
+    font-size: 13px;
+  }
+  ul {
+    display: grid;
+    grid-template-columns: repeat(6, 1fr);
+    gap: 4px;
+  }
+  li button {
+    display: grid;
+    place-items: center;
+    width: 100%;
+    padding: 4px;
+    border: 1px solid var(--color-rule);
+    background: var(--color-sheet);
+  }
+  li button:hover {
+    border-color: var(--color-plum);
+  }
+  .odd {
+    color: var(--color-rust);
+    font-size: 12px;
+  }
+</style>
