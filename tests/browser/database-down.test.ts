@@ -78,18 +78,58 @@ describe('a server that is away for a while', () => {
     await visitor.page.close();
   });
 
-  it('is waited for by a page that could not be had, which then comes by itself', async () => {
+  /** Lets the data of pages be refused while `away.data`; everything else goes through. */
+  const dataAway = async (visitor: Visitor) => {
+    const away = { data: true, refused: 0 };
+    await visitor.page.setRequestInterception(true);
+    visitor.page.on('request', (request) => {
+      const refused = away.data && /\/__data\.json/.test(request.url());
+      if (refused) away.refused++;
+      void (refused ? request.abort('connectionrefused') : request.continue());
+    });
+    return away;
+  };
+  /** What only this page knows: it is gone with it. */
+  const remember = (visitor: Visitor) => visitor.page.evaluate(() => Object.assign(window, { sameAsBefore: true }));
+  const remembers = (visitor: Visitor) => visitor.page.evaluate(() => 'sameAsBefore' in window);
+
+  it('and goes between being asked and being read from: the page is never loaded anew, and shows the news when it can', async () => {
     const visitor = await Visitor.arrive(chromium.browser, app.url);
     await visitor.go('/brands/windrow-kites/marks/primary');
     await visitor.stage();
-    let refusals = 1;
-    await visitor.page.setRequestInterception(true);
-    visitor.page.on('request', (request) => {
-      const refused = /\/__data\.json/.test(request.url()) && refusals-- > 0;
-      void (refused ? request.abort('connectionrefused') : request.continue());
-    });
-    await visitor.page.locator('nav a ::-p-text(Brief)').click();
+    await remember(visitor);
+    const away = await dataAway(visitor);
+    expect((await send(`${app.url}/api/brands/windrow-kites/marks/primary`, 'PATCH', { name: 'Shopfront' })).status).toBe(200);
+    await expect.poll(() => away.refused, { timeout: 30_000 }).toBeGreaterThan(2);
+    await visitor.stage();
+    // Work goes on meanwhile.
+    await typeName(visitor, 'Windrow works on');
+    away.data = false;
+    await visitor.sees('Shopfront');
+    expect(await remembers(visitor)).toBe(true);
+    await visitor.saved();
+    expect(await storedText()).toBe('Windrow works on');
+    await visitor.page.close();
+  });
+
+  it('is waited for by the room that was asked for; the one that is open stays, says so, and can be stayed in', async () => {
+    const visitor = await Visitor.arrive(chromium.browser, app.url);
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    await visitor.stage();
+    await remember(visitor);
+    const away = await dataAway(visitor);
+    const ask = (room: string) => visitor.page.locator(`nav a ::-p-text(${room})`).click();
+    await ask('Brief');
+    await visitor.sees('The server cannot be reached. The page you asked for comes as soon as it answers');
+    await visitor.stage();
+    await visitor.click('Stay here');
+    await visitor.seesNot('The server cannot be reached');
+    await visitor.stage();
+    await ask('Brief');
+    await visitor.sees('The server cannot be reached');
+    away.data = false;
     await visitor.page.waitForSelector('textarea[placeholder="What people can count on"]');
+    expect(await remembers(visitor)).toBe(true);
     await visitor.page.close();
   });
 });

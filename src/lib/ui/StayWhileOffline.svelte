@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { beforeNavigate } from '$app/navigation';
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { navigating, page } from '$app/state';
+  import { pageWaits } from '$lib/client/page-waits.svelte';
 
   /** Whether somebody wanted to go to another page while the browser was offline. */
   let stayed = $state(false);
@@ -9,6 +11,9 @@
     cancel();
     stayed = true;
   });
+
+  /** A way to another page is called off by going where one is: nothing is asked of the server for that. */
+  const stay = () => void goto(page.url, { replaceState: true, noScroll: true, keepFocus: true });
 </script>
 
 <svelte:window ononline={() => (stayed = false)} />
@@ -16,6 +21,11 @@
   <div role="alert">
     This browser is offline: other rooms open once it is connected again.
     <button title="Puts this sentence away" class="link" onclick={() => (stayed = false)}>Close</button>
+  </div>
+{:else if pageWaits.count > 0 && navigating.to}
+  <div role="alert">
+    The server cannot be reached. The page you asked for comes as soon as it answers; until then you stay here.
+    <button title="Calls off the way to the other page" class="link" onclick={stay}>Stay here</button>
   </div>
 {/if}
 
