@@ -42,7 +42,11 @@ import {
   type FamilyLayout,
   type Survival,
   pathData,
+  ART_SIDE,
   boundsOf,
+  compose,
+  scaling,
+  translation,
   inkGapShifts,
   regionsOfPart,
   weightOf,
@@ -448,6 +452,15 @@ export class Draughtsman {
         thinnestPx: found.thinnest.thickness,
       }
     );
+  }
+  /** A part as one outline, on its own center, its longer side that of art; nothing where it has no ink. */
+  async outline(markId: string, partId: string): Promise<{ readonly data: string; readonly rule: 'nonzero' | 'evenodd' } | undefined> {
+    const { path, rule } = this.#ready().paths.weld(regionsOfPart(await this.#resolved(markId), partId));
+    const box = boundsOf(path);
+    const side = box && Math.max(box.right - box.left, box.bottom - box.top);
+    if (!box || !side) return undefined;
+    const middle = translation(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2);
+    return { data: pathData(mapPath(path, compose(scaling(ART_SIDE / side), middle))), rule };
   }
   /** How much ink parts have, in square mark pixels. */
   async inkAreas(markId: string, ids: readonly string[]): Promise<readonly number[]> {

@@ -6,11 +6,12 @@
     label: string;
     hint: string;
     arms: Arms;
+    groupId: string;
     /** Pictures that can be borne, by what the blazon calls them. */
     own: readonly OwnPiece[];
     change: (gesture: string, changed: { readonly arms?: Arms; readonly own?: readonly OwnPiece[] }) => void;
   }
-  const { label, hint, arms, own, change }: Props = $props();
+  const { label, hint, arms, groupId, own, change }: Props = $props();
   const id = $props.id();
 
   /** What was typed and not understood to the end; the line is written back from what stands otherwise. */
@@ -83,7 +84,7 @@
     {/if}
   </div>
 </div>
-<OwnCharges {own} {missing} {take} change={(gesture, next) => change(gesture, { own: next })} />
+<OwnCharges {own} {missing} {groupId} {take} change={(gesture, next) => change(gesture, { own: next })} />
 
 <style>
   .blazon {

@@ -134,6 +134,7 @@
             label={control.label}
             hint={control.hint}
             arms={values[control.field] as Arms}
+            groupId={part.id}
             own={values['own'] as readonly OwnPiece[]}
             change={(what, changed) => void building.change(part.id, gesture(what), changed)}
           />

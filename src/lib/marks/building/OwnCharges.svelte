@@ -1,17 +1,20 @@
 <script lang="ts">
-  import { LICENSES, MOST_OWN_CHARGES, OWN_WORD, type Art, type ArtEntry, type OwnPiece } from '$core/index';
+  import { LICENSES, membersDeep, MOST_OWN_CHARGES, OWN_WORD, ownPieceSchema, type Art, type ArtEntry, type OwnPiece } from '$core/index';
   import { request, sentences } from '$lib/client/request';
+  import Pick from '$lib/ui/Pick.svelte';
   import { useTable } from '../table/table.svelte';
 
   interface Props {
     own: readonly OwnPiece[];
     /** Names that the blazon uses and nobody has drawn. */
     missing: readonly string[];
+    /** The group that is built: its own parts are not borne on it. */
+    groupId: string;
     /** Takes a piece under a name, or does something to those that are there. */
     take: (piece: OwnPiece) => void;
     change: (gesture: string, own: readonly OwnPiece[]) => void;
   }
-  const { own, missing, take, change }: Props = $props();
+  const { own, missing, groupId, take, change }: Props = $props();
   const table = useTable();
   const id = $props.id();
 
@@ -56,6 +59,36 @@
     searching = false;
     if (found.length === 0 && fault === '') fault = `The art has nothing for “${name}”.`;
   }
+
+  /** What stands in this mark beside the crest: a drawn curve, a shape, a piece of art. */
+  const besides = $derived.by(() => {
+    const within = membersDeep(table.open.recipe, groupId);
+    return table.parts.filter((part) => ['shape', 'curve', 'art'].includes(part.kind) && part.id !== groupId && !within.has(part.id));
+  });
+  async function bearPart(id: string): Promise<void> {
+    const part = besides.find((each) => each.id === id);
+    if (!part) return;
+    const called = OWN_WORD.test(wanted) ? wanted : nameAsWord(table.nameOf(part));
+    const mark = table.info.id;
+    const outline = await table.desk.ask((draughtsman) => draughtsman.outline(mark, part.id)).catch(() => undefined);
+    if (!outline) {
+      fault = 'This part has no ink to bear.';
+      return;
+    }
+    const source = part.kind === 'art' ? part.source : { title: table.nameOf(part), author: '', license: 'ours' };
+    const piece = ownPieceSchema.safeParse({ word: called, source, pieces: [outline] });
+    if (piece.success) take(piece.data);
+    else fault = 'This part is too intricate to be borne. Simplify it first.';
+  }
+  /** A part’s name as a word of a blazon: letters alone, in lower case. */
+  const nameAsWord = (name: string): string => {
+    const word = name
+      .toLowerCase()
+      .replace(/[^\p{L}'’ -]+/gu, ' ')
+      .trim()
+      .slice(0, 40);
+    return OWN_WORD.test(word) ? word : 'own piece';
+  };
 
   async function bear(entry: ArtEntry): Promise<void> {
     const answer = await request<Art>('GET', `/api/art/${entry.id}?brand=${table.brand.slug}`);
@@ -132,6 +165,15 @@
           </li>
         {/each}
       </ul>
+    {/if}
+    {#if besides.length > 0}
+      <Pick
+        label="Or of this mark"
+        hint="A drawn curve, a shape or a piece of art that stands in this mark: its outline can be borne, or be the shield"
+        value=""
+        options={[{ value: '', label: 'choose' }, ...besides.map((part) => ({ value: part.id, label: table.nameOf(part) }))]}
+        choose={(value) => value !== '' && void bearPart(value)}
+      />
     {/if}
   {:else}<p class="quiet">{MOST_OWN_CHARGES} pictures are as many as a crest keeps. Let one go to bear another.</p>{/if}
 </div>

@@ -140,6 +140,28 @@ describe('a charge that was brought', () => {
     expect(crest({ ...arms(), supporters: 'tower', sides: 'left' }).codes).toEqual([]);
   });
 
+  it('is the shield itself, without its holes, at the height that is asked; what crosses itself is one area', () => {
+    const shieldOf = (container: string, own: readonly OwnPiece[] = [BEAST]) => {
+      const made = crest({ ...arms(), container, own, sizePx: 400 });
+      const shield = made.recipe.parts.find((part) => 'name' in part && part.name === 'Shield');
+      const field = made.recipe.parts.find((part) => 'name' in part && part.name === 'Field');
+      return { shield, ...inked(made.recipe, shield?.id ?? ''), field: inked(made.recipe, field?.id ?? '') };
+    };
+    const own = shieldOf('own:beast');
+    expect((own.ink?.bottom ?? 0) - (own.ink?.top ?? 0)).toBeCloseTo(400, 3);
+    // The hole of 400 × 200 is filled; 800 tall becomes 400.
+    expect(own.area).toBeCloseTo((800 * 600 + (300 * 250) / 2 - (100 * 50) / 2) / 4, -2);
+    expect(own.field.area).toBeGreaterThan(own.area * 0.7);
+    expect(own.field.area).toBeLessThan(own.area);
+    // A bow tie, drawn in one line that crosses itself.
+    const bow = { ...BEAST, word: 'bow', pieces: [{ data: 'M-500 -300L500 300L500 -300L-500 300Z', rule: 'nonzero' as const }] };
+    const crossed = shieldOf('own:bow', [bow]);
+    expect(crossed.area).toBeGreaterThan(0);
+    expect(crossed.field.area).toBeGreaterThan(crossed.area * 0.6);
+    // Where it is gone, a heater stands in, and it is said.
+    expect(shieldOf('own:gone').shield?.kind).toBe('shape');
+  });
+
   it('that lost its picture is said by name, and the rest stands', () => {
     const made = crest({ ...arms(charges({}), charges({ what: 'key' })), own: [], supporters: 'own:heron' });
     expect(beasts(made)).toEqual([]);

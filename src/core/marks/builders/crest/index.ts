@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { boundsOf, shrunk, type Point, type Region } from '../../../geometry';
+import { boundsOf, shrunk, withoutHoles, type Point, type Region } from '../../../geometry';
 import {
   armsSchema,
   OWN_CHARGE,
@@ -39,7 +39,7 @@ const schema = z.strictObject({
   arms: armsSchema.prefault({}),
   /** Pieces of art that are borne on it or stand around it, by what the blazon calls them. */
   own: z.array(ownPieceSchema).max(MOST_OWN_CHARGES).default([]),
-  container: z.enum(CONTAINERS as [FormName, ...FormName[]]).default('heaterShield'),
+  container: z.union([z.enum(CONTAINERS as [FormName, ...FormName[]]), ownCharge]).default('heaterShield'),
   sizePx: z.number().min(40).max(4000).default(360),
   edgePercent: z.number().min(0).max(12).default(3),
   top: z.union([z.enum(TOPS), ownCharge]).default('none'),
@@ -96,13 +96,27 @@ function sizedForm(
   return larger(start, wanted.widthPx !== undefined ? wanted.widthPx / w : (wanted.heightPx ?? h) / h);
 }
 
+/** What stands in a crest as one: a form of ours, or a piece that was brought, on its own center. */
+type Figure = { readonly name: string; readonly wide: number; readonly tall: number } & (
+  { readonly form: FormInput } | { readonly area: Region; readonly source: OwnPiece['source'] }
+);
+function formFigure(name: FormName, wanted: Parameters<typeof sizedForm>[1]): Figure {
+  const form = sizedForm(name, wanted);
+  const own = form as FormInput & { readonly widthPx?: number; readonly heightPx?: number };
+  return {
+    name: formKind(name).label,
+    wide: own.widthPx ?? wanted.widthPx ?? wanted.heightPx ?? 0,
+    tall: own.heightPx ?? wanted.heightPx ?? wanted.widthPx ?? 0,
+    form,
+  };
+}
+const outlineOfFigure = (figure: Figure): Region =>
+  'form' in figure ? { path: outlineOf(formOf(figure.form)), rule: 'nonzero' } : figure.area;
+
 /** A form, or a piece that was brought, that stands around the shield: as tall as is asked, or less where it would be too wide. */
 function figure(kit: Kit, n: Crest, what: string, heightPx: number, widestPx: number): Figure | undefined {
   const word = ownWordOf(what);
-  if (word === undefined) {
-    const form = sizedForm(what as FormName, { heightPx });
-    return { name: formKind(what as FormName).label, wide: Number(form['widthPx'] ?? heightPx), tall: heightPx, form };
-  }
+  if (word === undefined) return formFigure(what as FormName, { heightPx });
   const piece = n.own.find((each) => each.word === word);
   const outline = piece && ownOutline(kit, piece);
   const box = outline && boundsOf(outline.path);
@@ -114,21 +128,15 @@ function figure(kit: Kit, n: Crest, what: string, heightPx: number, widestPx: nu
   const area = placedArea(outline, by, 0, 0);
   return { name: titleCase(word), wide: (box.right - box.left) * by, tall: (box.bottom - box.top) * by, area, source: piece.source };
 }
-interface Figure {
-  readonly name: string;
-  readonly wide: number;
-  readonly tall: number;
-  readonly form?: FormInput;
-  readonly area?: Region;
-  readonly source?: OwnPiece['source'];
-}
 /** Puts a figure with its middle at a place; parts of it that were brought keep whose they are. */
-function putFigure(kit: Kit, slot: string, { name, form, area, source }: Figure, ink: Paint, at: Point, more: object = {}): void {
-  if (form) kit.add({ ...{ kind: 'shape', id: slot, name, form: formOf(form), paint: ink }, place: { ...at, turnDeg: 0 }, ...more });
-  else if (area) {
-    const { path, rule } = placedArea(area, 1, at.x, at.y);
-    kit.drawn(slot, name, [{ path, rule, paint: 0 }], [ink], { source, ...more });
+function putFigure(kit: Kit, slot: string, figure: Figure, ink: Paint, at: Point, more: object = {}): void {
+  const { name } = figure;
+  if ('form' in figure) {
+    kit.add({ ...{ kind: 'shape', id: slot, name, form: formOf(figure.form), paint: ink }, place: { ...at, turnDeg: 0 }, ...more });
+    return;
   }
+  const { path, rule } = placedArea(figure.area, 1, at.x, at.y);
+  kit.drawn(slot, name, [{ path, rule, paint: 0 }], [ink], { source: figure.source, ...more });
 }
 
 const SEPARATED = (n: Crest) =>
@@ -192,12 +200,18 @@ function around(kit: Kit, n: Crest, width: number): void {
     kit.shape('mantling', 'Mantling', { form: 'mantling', widthPx: width * 1.6, heightPx: h * 0.82 }, ink, { x: 0, y: -h * 0.36 });
 }
 
+/** The shield itself; a heater where the piece that it was to be is gone. */
+function containerOf(kit: Kit, n: Crest): Figure {
+  const found = figure(kit, n, n.container, n.sizePx, n.sizePx * 1.6) ?? formFigure('heaterShield', { heightPx: n.sizePx });
+  // A field has no holes: those of a piece that was brought are filled.
+  return { ...found, name: 'Shield', ...('area' in found ? { area: withoutHoles(found.area) } : {}) };
+}
+
 /** What stands above the shield: crowns by their width, what was brought by its height. */
 function topOf(kit: Kit, n: Crest, width: number): Figure | undefined {
   if (n.top === 'none') return undefined;
   if (ownWordOf(n.top) !== undefined) return figure(kit, n, n.top, n.sizePx * 0.5, width);
-  const form = sizedForm(n.top as FormName, { widthPx: width * (n.top === 'helm' ? 0.42 : 0.66) });
-  return { name: formKind(n.top as FormName).label, wide: Number(form['widthPx'] ?? 0), tall: Number(form['heightPx'] ?? 0), form };
+  return formFigure(n.top as FormName, { widthPx: width * (n.top === 'helm' ? 0.42 : 0.66) });
 }
 
 /** The words on the banner; none where there is no banner. */
@@ -343,7 +357,14 @@ export const crest: Builder<typeof schema> = {
       placeholder: 'the second line',
       when: (n) => n['withBanner'] === true,
     },
-    { type: 'choice', field: 'container', label: 'Container', hint: 'The form of the shield', options: options(CONTAINERS) },
+    {
+      type: 'choice',
+      field: 'container',
+      label: 'Container',
+      hint: 'The form of the shield, or a piece of your own',
+      options: options(CONTAINERS),
+      more: ownOptions,
+    },
     {
       type: 'choice',
       field: 'top',
@@ -423,14 +444,14 @@ export const crest: Builder<typeof schema> = {
     const kit = new Kit(context);
     const { paths, remember } = context;
     const h = n.sizePx;
-    const form = sizedForm(n.container, { heightPx: h });
-    const outline: Region = { path: outlineOf(formOf(form)), rule: 'nonzero' };
-    const width = Number(form['widthPx'] ?? h);
+    const shield = containerOf(kit, n);
+    const width = shield.wide;
     const edge = (h * n.edgePercent) / 100;
     around(kit, n, width);
-    kit.add({ kind: 'shape', id: 'shield', name: 'Shield', form: formOf(form), paint: n.inkPaint, ...SEPARATED(n) });
+    putFigure(kit, 'shield', shield, n.inkPaint, { x: 0, y: 0 }, SEPARATED(n));
     const light = edge * 0.5;
-    const inside = remember(`shield ${JSON.stringify([form, edge])}`, () => {
+    const outline = outlineOfFigure(shield);
+    const inside = remember(`shield ${JSON.stringify([outline.path, edge])}`, () => {
       const welded = paths.weld([outline]);
       return { line: shrunk(welded, edge * 0.5, paths, 'miter'), field: shrunk(welded, edge, paths, 'miter') };
     });
