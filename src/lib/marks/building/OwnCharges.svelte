@@ -84,7 +84,7 @@
   const nameAsWord = (name: string): string => {
     const word = name
       .toLowerCase()
-      .replace(/[^\p{L}'’ -]+/gu, ' ')
+      .replace(/[^\p{L}'’-]+/gu, ' ')
       .trim()
       .slice(0, 40);
     return OWN_WORD.test(word) ? word : 'own piece';
@@ -167,13 +167,13 @@
       </ul>
     {/if}
     {#if besides.length > 0}
-      <Pick
-        label="Or of this mark"
-        hint="A drawn curve, a shape or a piece of art that stands in this mark: its outline can be borne, or be the shield"
-        value=""
-        options={[{ value: '', label: 'choose' }, ...besides.map((part) => ({ value: part.id, label: table.nameOf(part) }))]}
-        choose={(value) => value !== '' && void bearPart(value)}
-      />
+      {#key own}<Pick
+          label="Or of this mark"
+          hint="A drawn curve, a shape or a piece of art that stands in this mark: its outline can be borne, or be the shield"
+          value=""
+          options={[{ value: '', label: 'choose' }, ...besides.map((part) => ({ value: part.id, label: table.nameOf(part) }))]}
+          choose={(value) => value !== '' && void bearPart(value)}
+        />{/key}
     {/if}
   {:else}<p class="quiet">{MOST_OWN_CHARGES} pictures are as many as a crest keeps. Let one go to bear another.</p>{/if}
 </div>
