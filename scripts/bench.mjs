@@ -21,29 +21,42 @@ const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
 
-for (const line of await opticalKerningAgainstDesigners()) say(line);
-for (const line of await facesAgainstShaper()) say(line);
-for (const line of await weldingBand()) say(line);
-for (const line of await treatments()) say(line);
-for (const line of await pictures()) say(line);
-for (const line of await builders()) say(line);
-for (const line of await familyFollows()) say(line);
-await withThrowawayApp('load', async (_browser, home, pid) => {
-  for (const line of await serverUnderLoad(home, pid)) say(line);
-});
-await withThrowawayApp('bench', async (browser, home) => {
-  for (const line of await keystrokeToPicture(browser, home)) say(line);
-  for (const line of await editOfLockup(browser, home)) say(line);
-  for (const line of await artSearch(home)) say(line);
-  for (const line of await proofWall(browser, home)) say(line);
-  for (const line of await editOfThreeHundredParts(browser, home)) say(line);
-  for (const line of await firstScreenAndScrolling(browser, home)) say(line);
-});
-await withThrowawayApp('packs', async (_browser, home) => {
-  for (const line of await packOfSixty(home)) say(line);
-  for (const line of await goodsComposed(home)) say(line);
-  for (const line of await runOfPhotos(home)) say(line);
-});
-await withThrowawayApp('studio', async (browser, home) => {
-  for (const line of await studioOfManyBrands(browser, home)) say(line);
-});
+/**
+ * What is measured, by name: `npm run bench` runs all of it, `npm run bench -- load studio` these two.
+ * @type {Readonly<Record<string, () => Promise<readonly string[]>>>}
+ */
+const SECTIONS = {
+  kerning: opticalKerningAgainstDesigners,
+  shaping: facesAgainstShaper,
+  welding: weldingBand,
+  treatments,
+  pictures,
+  builders,
+  family: familyFollows,
+  load: () => withThrowawayApp('load', (_browser, home, pid) => serverUnderLoad(home, pid)),
+  table: () =>
+    withThrowawayApp('bench', async (browser, home) => [
+      ...(await keystrokeToPicture(browser, home)),
+      ...(await editOfLockup(browser, home)),
+      ...(await artSearch(home)),
+      ...(await proofWall(browser, home)),
+      ...(await editOfThreeHundredParts(browser, home)),
+      ...(await firstScreenAndScrolling(browser, home)),
+    ]),
+  packs: () =>
+    withThrowawayApp('packs', async (_browser, home) => [
+      ...(await packOfSixty(home)),
+      ...(await goodsComposed(home)),
+      ...(await runOfPhotos(home)),
+    ]),
+  studio: () => withThrowawayApp('studio', studioOfManyBrands),
+};
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !(name in SECTIONS));
+if (unknown.length > 0) {
+  say(`There is nothing called ${unknown.join(', ')}. There are: ${Object.keys(SECTIONS).join(', ')}.`);
+  process.exitCode = 1;
+} else
+  for (const [name, measure] of Object.entries(SECTIONS))
+    if (wanted.length === 0 || wanted.includes(name)) for (const line of await measure()) say(line);
