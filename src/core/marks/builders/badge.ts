@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { arcOn, PathPen, type Region } from '../../geometry';
 import type { Builder, BuilderStart } from '../building/builder';
 import { initialsOf, Kit, outlinePoints, type FormInput } from '../building/kit';
 import { paintSchema, type Paint } from '../drawing/paint';
 import { GAP_PIECES, gapPair } from './gap-pair';
 import { ringWords } from './ring-words';
 
-export const BADGE_PLANS = ['seal', 'rings', 'band', 'across', 'arched', 'oval', 'shield', 'diamond', 'panel'] as const;
+export const BADGE_PLANS = ['seal', 'rings', 'band', 'arcs', 'across', 'arched', 'oval', 'shield', 'diamond', 'panel'] as const;
 export const BADGE_EDGES = ['plain', 'double', 'scallop', 'teeth', 'seal', 'rope', 'chain', 'thorn', 'stitched', 'beads'] as const;
 export const CENTERS = ['initials', 'star', 'none'] as const;
 
@@ -39,6 +40,7 @@ const PLAN_LABELS: { readonly [P in (typeof BADGE_PLANS)[number]]: string } = {
   seal: 'words around a middle',
   rings: 'words between two rings',
   band: 'word on a band across',
+  arcs: 'word on a band between two arcs',
   across: 'word that breaks the ring',
   arched: 'arched word over a middle',
   oval: 'oval with lines of words',
@@ -211,6 +213,50 @@ class BadgeKit {
   }
 }
 
+/** How far the arcs of a band bulge beyond its ends, against half of its height there: a barrel rather than a belt (common practice). */
+const BULGE = 0.55;
+
+/**
+ * The band across a circle that two arcs cut off: level at its ends, which lie on the circle, and higher in the middle.
+ * @param radius of the circle
+ * @param end half of the band's height where it meets the circle
+ * @param middle half of its height in the middle
+ */
+export function bandOfArcs(radius: number, end: number, middle: number): Region {
+  const x = Math.sqrt(Math.max(0, radius * radius - end * end));
+  const rise = middle - end;
+  // The circle through both ends and the top of the middle.
+  const wide = (x * x + rise * rise) / (2 * rise);
+  const pen = new PathPen().move(-x, -end);
+  const half = Math.asin(Math.min(1, x / wide));
+  const [lowest, side] = [wide - middle, Math.asin(Math.min(1, end / radius))];
+  arcOn(pen, 0, lowest, wide, wide, -Math.PI / 2 - half, 2 * half);
+  arcOn(pen, 0, 0, radius, radius, -side, 2 * side);
+  arcOn(pen, 0, -lowest, wide, wide, Math.PI / 2 - half, 2 * half);
+  arcOn(pen, 0, 0, radius, radius, Math.PI - side, 2 * side);
+  return { path: pen.close().path(), rule: 'nonzero' };
+}
+
+/** A word on a band that bulges: as tall as the band in the middle, lower to its sides. */
+function acrossArcs(b: BadgeKit, radius: number, end: number): void {
+  const { kit, n } = b;
+  const middle = end * (1 + BULGE);
+  const edge = n.sizePx * 0.012;
+  for (const [slot, name, by, paint] of [
+    ['band-back', 'Band edge', 0, b.ink],
+    ['band', 'Band', edge, n.leadPaint],
+    ['band-line', 'Band ground', edge * 2, n.filled ? n.secondPaint : n.groundPaint],
+  ] as const) {
+    const { path, rule } = bandOfArcs(radius - (slot === 'band-back' ? 0 : by), Math.max(1, end - by), Math.max(2, middle - by));
+    kit.drawn(slot, name, [{ path, rule, paint: 0 }], [paint]);
+  }
+  const wide = radius * 1.62;
+  const sized = b.line('word', 'Main word', b.main, false, 0, wide, end * 1.16, n.leadPaint);
+  const word = kit.parts.at(-1);
+  if (sized === 0 || word?.kind !== 'lettering') return;
+  kit.parts[kit.parts.length - 1] = { ...word, line: { shape: 'envelope', form: 'swell', amountPercent: BULGE * 100, from: 'middle' } };
+}
+
 function round(b: BadgeKit): void {
   const { kit, n } = b;
   const R = n.sizePx / 2;
@@ -275,7 +321,8 @@ function round(b: BadgeKit): void {
         { x: 0, y: (y * height) / 2 },
       );
     b.line('word', 'Main word', b.main, false, 0, n.sizePx * 1.04, height * 0.66, n.leadPaint);
-  } else {
+  } else if (n.plan === 'arcs') acrossArcs(b, R * 0.94, height * 0.42);
+  else {
     kit.shape('band-back', 'Band edge', { form: 'foldedRibbon', widthPx: n.sizePx * 1.22, heightPx: height * 1.02 }, n.leadPaint);
     kit.shape('band', 'Band', { form: 'panel', widthPx: n.sizePx * 0.98, heightPx: height, cornerPx: 0 }, side);
     kit.shape(
@@ -286,7 +333,9 @@ function round(b: BadgeKit): void {
     );
     b.line('word', 'Main word', b.main, false, 0, n.sizePx * 0.84, height * 0.54, n.filled ? n.leadPaint : n.leadPaint);
   }
-  b.middle(R * 0.24, b.ink, -R * 0.46);
+  // A band that bulges leaves less above it.
+  if (n.plan === 'arcs') b.middle(R * 0.19, b.ink, -R * 0.47);
+  else b.middle(R * 0.24, b.ink, -R * 0.46);
   b.years(R * 0.28, R * 0.42, R * 0.13, b.ink, R * 0.4);
 }
 
@@ -426,7 +475,13 @@ export const badge: Builder<typeof schema> = {
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of all other words' },
     { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The ground, or the words' },
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
-    { type: 'paint', field: 'secondPaint', label: 'Band color', hint: 'The band across', when: (n) => n['plan'] === 'band' },
+    {
+      type: 'paint',
+      field: 'secondPaint',
+      label: 'Band color',
+      hint: 'The band across',
+      when: (n) => n['plan'] === 'band' || n['plan'] === 'arcs',
+    },
   ],
   starts: () =>
     starts([
@@ -434,6 +489,7 @@ export const badge: Builder<typeof schema> = {
       { plan: 'rings', edge: 'double', filled: false, center: 'initials' },
       { plan: 'band', edge: 'scallop' },
       { plan: 'across', edge: 'plain', filled: true },
+      { plan: 'arcs', edge: 'double' },
       { plan: 'arched', edge: 'rope', filled: false },
       { plan: 'seal', edge: 'teeth', between: 'star' },
       { plan: 'oval' },

@@ -14,6 +14,7 @@ import {
   numbersOf,
   parseRecipe,
   rebuilt,
+  regionsOfPart,
   removePart,
   openTaker,
   startsOf,
@@ -28,7 +29,9 @@ import {
   type Recipe,
   type ResolvedMark,
 } from '$core/index';
+import { bandOfArcs } from '../../../../src/core/marks/builders/badge';
 import { casesOf } from '../../../support/deep';
+import { areaOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
 import { random } from '../../../support/random';
 import { paths, resolverOf } from '../../../support/resolver';
@@ -72,6 +75,7 @@ const drawn = (recipe: Recipe, sources: ReadonlyMap<string, Recipe> = new Map())
   resolve({ recipe, sources, dress: dress(STARTING_PALETTE, 'full') });
 const groupOf = (recipe: Recipe, id = 'group'): GroupPart =>
   recipe.parts.find((part): part is GroupPart => part.id === id && part.kind === 'group') as GroupPart;
+const slotNamed = (recipe: Recipe, name: string): string => recipe.parts.find((part) => 'name' in part && part.name === name)?.id ?? '';
 const slot = (recipe: Recipe, name: string): KnownPart => {
   const id = groupOf(recipe).built?.slots[name];
   return recipe.parts.find((part): part is KnownPart => part.id === id && part.kind !== 'unknown') as KnownPart;
@@ -108,6 +112,33 @@ describe('every builder', () => {
     expect(count('badge', 'plan')).toBeGreaterThanOrEqual(8);
     expect(count('monogram', 'construction')).toBeGreaterThanOrEqual(10);
     expect(count('submark', 'crop')).toBeGreaterThanOrEqual(6);
+  });
+
+  it('a band between two arcs has the area of its pieces, and words of any length stay inside of it', () => {
+    // Closed form: the rectangle between its four corners, and four segments of circles, each r² (α − sin α cos α).
+    const segment = (r: number, half: number) => r * r * (half - Math.sin(half) * Math.cos(half));
+    for (const [radius, end, middle] of [
+      [100, 30, 45],
+      [100, 12, 40],
+      [250, 90, 91],
+    ] as const) {
+      const x = Math.sqrt(radius * radius - end * end);
+      const wide = (x * x + (middle - end) ** 2) / (2 * (middle - end));
+      const exact = 4 * x * end + 2 * segment(wide, Math.asin(x / wide)) + 2 * segment(radius, Math.asin(end / radius));
+      expect(areaOf([bandOfArcs(radius, end, middle)], 0.001) / exact).toBeCloseTo(1, 4);
+    }
+    for (const text of ['I', 'Ox', 'Windrow', 'Gorsebank Rowing Club', 'Żółw Ångström', 'Quay'.repeat(8)]) {
+      const recipe = built('badge', { plan: 'arcs' }, heard(text));
+      const mark = drawn(recipe);
+      const [band, word] = ['Band ground', 'Main word'].map((name) => slotNamed(recipe, name));
+      const outside = paths.combine('subtract', paths.weld(regionsOfPart(mark, word)), paths.weld(regionsOfPart(mark, band)));
+      expect(areaOf([outside], 0.05), text).toBeLessThan(0.5);
+      // Nor does the middle above reach into it.
+      const middle = slotNamed(recipe, 'Middle');
+      const edge = slotNamed(recipe, 'Band edge');
+      const over = paths.combine('intersect', paths.weld(regionsOfPart(mark, middle)), paths.weld(regionsOfPart(mark, edge)));
+      expect(areaOf([over], 0.05), text).toBeLessThan(0.5);
+    }
   });
 
   const NAMES = [
