@@ -114,6 +114,33 @@ describe('every builder', () => {
     expect(count('submark', 'crop')).toBeGreaterThanOrEqual(6);
   });
 
+  it('a monogram wears a look on what stands as one: its letter, each of its letters, or what they are gathered in', () => {
+    const worn = (numbers: object) => {
+      const recipe = built('monogram', { letters: 'GR', look: 'painted-sign', ...numbers });
+      expect(drawn(recipe).parts.flatMap(({ notices }) => notices)).toEqual([]);
+      return recipe.parts.flatMap((part) =>
+        'treatments' in part && part.treatments ? [[part.kind, part.treatments.map(({ kind }) => kind)]] : [],
+      );
+    };
+    const sign = ['outline-band', 'block-shadow'];
+    expect(worn({ letters: 'G' })).toEqual([['lettering', sign]]);
+    expect(worn({ construction: 'beside' })).toEqual([
+      ['lettering', sign],
+      ['lettering', sign],
+    ]);
+    expect(worn({ construction: 'interlocked' })).toEqual([['combination', sign]]);
+    // The gap of what is tucked comes first and stays.
+    expect(worn({ construction: 'tucked' }).at(-1)).toEqual(['lettering', ['halo', ...sign]]);
+    expect(worn({ look: 'none' })).toEqual([]);
+    // As long as suits the letters: a letter four times as high casts a shadow four times as long.
+    const depth = (sizePx: number) => {
+      const letter = built('monogram', { letters: 'G', look: 'painted-sign', sizePx }).parts.find((part) => part.kind === 'lettering');
+      const shadow = letter?.treatments?.find(({ kind }) => kind === 'block-shadow');
+      return shadow && 'depthPx' in shadow ? Number(shadow.depthPx) : NaN;
+    };
+    expect(depth(880) / depth(220)).toBeCloseTo(4, 0);
+  });
+
   it('a band between two arcs has the area of its pieces, and words of any length stay inside of it', () => {
     // Closed form: the rectangle between its four corners, and four segments of circles, each r² (α − sin α cos α).
     const segment = (r: number, half: number) => r * r * (half - Math.sin(half) * Math.cos(half));
@@ -130,7 +157,8 @@ describe('every builder', () => {
     for (const text of ['I', 'Ox', 'Windrow', 'Gorsebank Rowing Club', 'Żółw Ångström', 'Quay'.repeat(8)]) {
       const recipe = built('badge', { plan: 'arcs' }, heard(text));
       const mark = drawn(recipe);
-      const [band, word] = ['Band ground', 'Main word'].map((name) => slotNamed(recipe, name));
+      const band = slotNamed(recipe, 'Band ground');
+      const word = slotNamed(recipe, 'Main word');
       const outside = paths.combine('subtract', paths.weld(regionsOfPart(mark, word)), paths.weld(regionsOfPart(mark, band)));
       expect(areaOf([outside], 0.05), text).toBeLessThan(0.5);
       // Nor does the middle above reach into it.

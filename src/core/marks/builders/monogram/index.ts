@@ -7,7 +7,8 @@ import type { Paint } from '../../drawing/paint';
 import { backToBack, beside, interlocked, largerMiddle, nested, overlapped, sharedStem, stacked, waysOf } from './compose';
 import { florals } from './florals';
 import { framed, FRAMES } from './frames';
-import { CONSTRUCTIONS, FLORAL, LABELS, monogramSchema as schema, type Construction, type Monogram } from './numbers';
+import { adding, TREATMENT_STACKS } from '../../treating';
+import { CONSTRUCTIONS, FLORAL, LABELS, LOOK_LABELS, LOOKS, monogramSchema as schema, type Construction, type Monogram } from './numbers';
 import { drawLetter, inkOfLetter, type Standing } from './letters';
 
 /** The name with its second line: “Gorsebank” over “Rowing Club” has three initials. */
@@ -128,6 +129,9 @@ function starts(context: BuildContext): readonly BuilderStart[] {
     start('wrapped', 'Initial wrapped in florals', { initials: 1 }),
     start('behind', 'Florals behind the initial', { initials: 1 }),
     start('back-to-back', 'Back to back, mirrored', { initials: 1 }),
+    start('plain', 'Initial as a painted sign', { initials: 1, look: 'painted-sign' }),
+    start('plain', 'Engraved initial', { initials: 1, look: 'engraved-plate' }),
+    start('plain', 'Initial with a double rim', { initials: 1, look: 'double-rim' }),
   ];
   if (!several) return framedOnes;
   // Only what these letters can really make is offered.
@@ -156,6 +160,15 @@ const isOne =
   (...constructions: readonly Construction[]) =>
   (n: Readonly<Record<string, unknown>>) =>
     constructions.includes(n['construction'] as Construction);
+
+/** Puts the look on what stands as one: on letters that are gathered together, and else on each. */
+function wear(kit: Kit, n: Monogram, ids: readonly string[], heightPx: number): void {
+  const stack = TREATMENT_STACKS.find(({ id }) => id === n.look);
+  if (!stack) return;
+  kit.parts.forEach((part, at) => {
+    if (ids.includes(part.id)) kit.parts[at] = { ...part, treatments: [...adding(stack.treatments, heightPx)(part.treatments ?? [])] };
+  });
+}
 
 /** One, two or three letters as one sign. */
 export const monogram: Builder<typeof schema> = {
@@ -260,6 +273,14 @@ export const monogram: Builder<typeof schema> = {
       hint: 'How heavy the frame’s line is',
       when: (n) => n['frame'] !== 'none',
     },
+    {
+      type: 'choice',
+      field: 'look',
+      label: 'Look',
+      hint: 'Treatments that the letters wear: shadows, engraved lines, rims; each can be opened and changed on its letter',
+      options: LOOKS.map((value) => ({ value, label: LOOK_LABELS[value] ?? value })),
+      when: (n) => !isFloral(n),
+    },
     { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'Height of the capitals' },
     { type: 'face', field: 'family', label: 'Face', hint: 'The face of the first letter' },
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of the others' },
@@ -329,6 +350,7 @@ export const monogram: Builder<typeof schema> = {
           treatments: [{ kind: 'halo', id: 'gap', hidden: false, widthPx: Math.min(2000, Math.max(0.1, gap * perCap)), join: 'round' }],
         };
     }
+    wear(kit, n, how === 'woven' || how === 'welded' ? [how] : members, perCap);
     if (n.construction === 'slashed' && placed.length === 2) {
       const [a, b] = boxes as [(typeof boxes)[number], (typeof boxes)[number]];
       const x = ((a.right + b.left) / 2 - center.x) * perCap;

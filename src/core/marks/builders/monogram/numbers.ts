@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { paintSchema } from '../../drawing/paint';
+import { TREATMENT_STACKS } from '../../treating';
 import { FRAMES } from './frames';
 
 export const CONSTRUCTIONS = [
@@ -38,6 +39,12 @@ export const LABELS: { readonly [C in Construction]: string } = {
 };
 export const FLORAL: readonly Construction[] = ['filled', 'wrapped', 'behind'];
 
+/** Looks that the letters can wear from the start: the same that every part can. */
+export const LOOKS = ['none', ...TREATMENT_STACKS.map(({ id }) => id)] as [string, ...string[]];
+export const LOOK_LABELS: Readonly<Record<string, string>> = Object.fromEntries(
+  TREATMENT_STACKS.map(({ id, label }) => [id, label.charAt(0).toLowerCase() + label.slice(1)]),
+);
+
 export const monogramSchema = z.strictObject({
   construction: z.enum(CONSTRUCTIONS).default('plain'),
   /** Empty: the initials of the name. */
@@ -62,6 +69,7 @@ export const monogramSchema = z.strictObject({
   spreadPercent: z.number().min(0).max(100).default(50),
   weightPercent: z.number().min(20).max(300).default(100),
   behindPercent: z.number().min(5).max(100).default(35),
+  look: z.enum(LOOKS).default('none'),
   family: z.string().max(64).default(''),
   secondFamily: z.string().max(64).default(''),
   firstPaint: paintSchema.default({ role: 'lead' }),
