@@ -4,6 +4,9 @@ import {
   derive,
   dress,
   expect as valueOf,
+  IDENTITY,
+  inkOf,
+  newTreatment,
   regionsOfPart,
   STARTING_PALETTE,
   type Recipe,
@@ -143,6 +146,27 @@ describe('following parts of other marks', () => {
       expect(mark.ink?.[side]).toBeCloseTo((own?.[side] ?? NaN) * 2 + by, 6);
     expect(mark.parts.find(({ id }) => id === 'here.second')?.lettering?.sizePx).toBeCloseTo(30, 6);
     expect(drawn(recipeOf(link(null)), new Map([[ONE, recipeOf()]])).ink).toBeUndefined();
+  });
+
+  it('shows what is done to the whole mark wherever it stands, and what is done to it there besides', () => {
+    const band = newTreatment('outline-band', 't-1', { widthPx: 6 });
+    const shadow = newTreatment('offset-shadow', 't-1', { distancePx: 10, angleDeg: 0 });
+    const plain = recipeOf(disk('left', -30), disk('right', 30));
+    const treated = { ...plain, whole: { treatments: [band] } } as unknown as Recipe;
+    const here = (home: Recipe, more: object = {}) => drawn(recipeOf(link(null, more)), new Map([[ONE, home]]));
+    expect(codes(here(treated))).toEqual([]);
+    const [own, linked] = [drawn(treated, new Map()), here(treated)];
+    const shown = (mark: ResolvedMark) => inkOf(mark.drawing.groups, IDENTITY, true);
+    for (const side of ['left', 'right', 'top', 'bottom'] as const) expect(shown(linked)?.[side]).toBeCloseTo(shown(own)?.[side] ?? NaN, 6);
+    expect(shown(linked)?.left).toBeCloseTo(-56, 1);
+    // What follows, aligns and is measured sees the body alone, there as here.
+    expect(partNamed(linked, 'here').ink).toEqual(partNamed(here(plain), 'here').ink);
+    // Its own shadow comes after the band it brought, and follows it.
+    expect(shown(here(treated, { treatments: [shadow] }))?.right).toBeCloseTo(66, 1);
+    expect(shown(here(plain, { treatments: [shadow] }))?.right).toBeCloseTo(60, 1);
+    // Turned off at home, gone everywhere.
+    const off = { ...plain, whole: { treatments: [{ ...band, hidden: true }] } } as unknown as Recipe;
+    expect(shown(here(off))?.left).toBeCloseTo(-50, 6);
   });
 
   it('ends in a sentence where a mark is full of links to itself and to others like it', () => {

@@ -11,6 +11,9 @@ import { createPart, type Recipe } from '../recipe/recipe';
 import { renamed, takenBy, tracedBy } from './references';
 import { isKnown, partKinds, type KnownPart, type Part } from '../registry';
 import { topLevel } from '../gathering/gather';
+import { MOST_TREATMENTS } from '../../color/palette';
+import { freeTreatmentId } from '../treating/edit';
+import type { Treatment } from '../treating/registry';
 
 /** The recipes of the marks that others may follow, by mark id. */
 export type Sources = ReadonlyMap<string, Recipe>;
@@ -134,6 +137,8 @@ function wholeOf(recipe: Recipe): KnownPart {
     ...expect(createPart({ ...around, id: 'all', members: [] })),
     id: '*',
     members: topLevel(recipe).map(({ id }) => id),
+    // What is done to the mark as a whole is seen wherever it stands; a piece is cut off at its canvas first.
+    ...(!box && recipe.whole?.treatments ? { treatments: recipe.whole.treatments } : {}),
   } as KnownPart;
   wholes.set(recipe, whole);
   return whole;
@@ -246,7 +251,15 @@ function taken(part: KnownPart, link: Linked | undefined, names: ReadonlyMap<str
   if (!link) return here;
   const sized = link.sizePx !== null && 'sizePx' in here ? ({ ...here, sizePx: link.sizePx } as KnownPart) : here;
   const painted = link.paint ? inOnePaint(sized, link.paint) : sized;
-  return { ...withOwn(painted, link, notices), name: link.name, ...ownFields(link) } as KnownPart;
+  return { ...withOwn(painted, link, notices), name: link.name, ...ownFields(link), ...bothTreated(part, link) } as KnownPart;
+}
+
+/** A whole mark that is treated where it stands keeps what is done to it at home: that comes first. */
+function bothTreated(part: KnownPart, link: Linked): { readonly treatments?: Treatment[] } {
+  const [home, here] = [part.treatments ?? [], link.treatments ?? []];
+  if (link.from.part !== null || home.length === 0 || here.length === 0) return {};
+  const all = here.reduce<readonly Treatment[]>((list, each) => [...list, { ...each, id: freeTreatmentId(list) }], home);
+  return { treatments: all.slice(0, MOST_TREATMENTS) };
 }
 
 /** What a link takes of a lettering; nothing where there are no such letters. */
