@@ -46,12 +46,12 @@ export interface Bearing {
   readonly at: (squarePx: number) => { readonly area: Region; readonly form?: FormInput };
 }
 
-/** How much larger an outline must be to bear the weight of a charge in a square. */
-function scaleFor(outline: Region, squarePx: number): number {
+/** How much larger an outline must be to bear the weight of a charge in a square; its ink is measured once for all of them. */
+function scaleFor(outline: Region): (squarePx: number) => number {
   const box = boundsOf(outline.path) ?? { left: 0, top: 0, right: 1, bottom: 1 };
   const [w, h] = [box.right - box.left, box.bottom - box.top];
   const ink = weightOf([outline], Math.max(w, h) / 400)?.area ?? w * h;
-  return Math.min(Math.sqrt((WEIGHT * squarePx * squarePx) / ink), (squarePx * REACH) / Math.max(w, h));
+  return (squarePx) => Math.min(Math.sqrt((WEIGHT * squarePx * squarePx) / ink), (squarePx * REACH) / Math.max(w, h));
 }
 
 /** The outline of a piece that was brought, united, on its own center. */
@@ -77,12 +77,12 @@ export function bearingOf(kit: Kit, what: Charges['what'], own: readonly OwnPiec
   const words = chargeWords(what);
   const word = ownWordOf(what);
   if (word === undefined) {
-    const { form } = chargeRow(what as Parameters<typeof chargeRow>[0]);
+    const start = formOf({ form: chargeRow(what as Parameters<typeof chargeRow>[0]).form });
+    const scale = scaleFor({ path: outlineOf(start), rule: 'nonzero' });
     return {
       ...words,
       at: (squarePx) => {
-        const start = formOf({ form });
-        const sized = larger(start, scaleFor({ path: outlineOf(start), rule: 'nonzero' }, squarePx));
+        const sized = larger(start, scale(squarePx));
         return { area: { path: outlineOf(formOf(sized)), rule: 'nonzero' }, form: sized };
       },
     };
@@ -93,9 +93,10 @@ export function bearingOf(kit: Kit, what: Charges['what'], own: readonly OwnPiec
     kit.note('charge-without-picture', `There is no picture for “${word}”.`, 'Take one from the art, or name another charge.');
     return undefined;
   }
+  const scale = scaleFor(outline);
   return {
     ...words,
     source: piece.source,
-    at: (squarePx) => ({ area: { path: mapPath(outline.path, scaling(scaleFor(outline, squarePx))), rule: outline.rule } }),
+    at: (squarePx) => ({ area: { path: mapPath(outline.path, scaling(scale(squarePx))), rule: outline.rule } }),
   };
 }
