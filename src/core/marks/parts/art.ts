@@ -35,6 +35,13 @@ const gradientSchema = z.strictObject({
     .max(MOST_STOPS),
 });
 
+/** A written outline of at most so many letters. */
+export const outlineSchema = (longest: number) =>
+  z
+    .string()
+    .max(longest)
+    .refine((data) => readPath(data) !== undefined, 'Expected an outline of M, L, Q, C and Z');
+
 export const artSchema = z.strictObject({
   ...partBase,
   kind: z.literal('art'),
@@ -48,10 +55,7 @@ export const artSchema = z.strictObject({
   pieces: z
     .array(
       z.strictObject({
-        data: z
-          .string()
-          .max(LONGEST_DATA)
-          .refine((data) => readPath(data) !== undefined, 'Expected an outline of M, L, Q, C and Z'),
+        data: outlineSchema(LONGEST_DATA),
         rule: z.enum(['nonzero', 'evenodd']).default('nonzero'),
         slot: z.number().int().min(0).max(63).default(0),
         opacity: z.number().min(0).max(1).default(1),

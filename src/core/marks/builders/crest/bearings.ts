@@ -3,6 +3,7 @@ import { boundsOf, compose, mapPath, readPath, scaling, translation, weightOf, t
 import { chargeRow, chargeWords, OWN_WORD, ownWordOf, type Charges } from '../../../heraldry';
 import { outlineOf } from '../../../shapes';
 import { formOf, larger, type FormInput, type Kit } from '../../building/kit';
+import { outlineSchema } from '../../parts/art';
 import { artSourceSchema, type ArtSource } from '../../parts/art-source';
 
 /** Longest outline of a piece that is brought to a shield, and most of them. */
@@ -16,15 +17,7 @@ export const ownPieceSchema = z.strictObject({
   /** Turned round, so that it looks the other way. */
   turned: z.boolean().default(false),
   pieces: z
-    .array(
-      z.strictObject({
-        data: z
-          .string()
-          .max(LONGEST_DATA)
-          .refine((data) => readPath(data) !== undefined, 'Expected an outline of M, L, Q, C and Z'),
-        rule: z.enum(['nonzero', 'evenodd']).default('nonzero'),
-      }),
-    )
+    .array(z.strictObject({ data: outlineSchema(LONGEST_DATA), rule: z.enum(['nonzero', 'evenodd']).default('nonzero') }))
     .min(1)
     .max(60)
     .refine((pieces) => pieces.reduce((sum, { data }) => sum + data.length, 0) <= LONGEST_DATA, 'Expected a plainer drawing'),
