@@ -47,9 +47,13 @@ const ODD: Readonly<Record<string, string>> = {
 };
 const ODD_BACK: ReadonlyMap<string, string> = new Map(Object.entries(ODD).map(([one, many]) => [many, one]));
 
-/** Several of what one is called: `lion rampant` → `lions rampant`. @source the common rules of English spelling, from memory */
+/**
+ * Several of what one is called: `lion rampant` → `lions rampant`. Names in other letters follow other rules, and stay as they are.
+ * @source the common rules of English spelling, from memory
+ */
 export function severalOf(one: string): string {
   const [before, noun, after] = parted(one);
+  if (!/\p{Script=Latin}$/u.test(noun)) return one;
   const many = ODD[noun] ?? (/[^aeiou]y$/.test(noun) ? noun.replace(/y$/, 'ies') : /(s|x|z|ch|sh)$/.test(noun) ? `${noun}es` : `${noun}s`);
   return joined(before, many, after);
 }

@@ -74,5 +74,9 @@ describe('a blazon with charges that were brought', () => {
     expect(valueOf('Azure, a key or').arms.items).toMatchObject([{ what: 'key' }]);
     expect(valueOf('Azure, a лев or').missing).toEqual(['лев']);
     expect(valueOf('Azure, a лев or', ['лев']).arms.items).toMatchObject([{ what: 'own:лев' }]);
+    // English rules make no several of them.
+    expect(severalOf('лев')).toBe('лев');
+    expect(severalOf('獅子')).toBe('獅子');
+    expect(writeBlazon(valueOf('Azure, three лев or', ['лев']).arms)).toBe('Azure, three лев or');
   });
 });

@@ -49,7 +49,7 @@
             waiting,
             next.map(({ word }) => word),
           );
-    change(`bear a ${piece.word}`, { own: next, ...(found?.ok ? { arms: found.value.arms } : {}) });
+    change(`bear ${piece.word}`, { own: next, ...(found?.ok ? { arms: found.value.arms } : {}) });
     missing = found?.ok ? found.value.missing : [];
     odd = found?.ok ? found.value.words.filter(({ understood }) => !understood) : [];
     if (missing.length === 0) waiting = '';

@@ -39,6 +39,7 @@
     const name = words.trim().toLowerCase();
     found = [];
     fault = '';
+    searching = false;
     asked = name;
     if (!OWN_WORD.test(name)) {
       if (name !== '') fault = 'A charge is called by letters alone, such as “lion rampant”.';
@@ -50,11 +51,10 @@
       const one = new URLSearchParams({ text: query, limit: String(SHOWN), colorsTo: '1' });
       const answer = await request<{ entries: readonly ArtEntry[] }>('GET', `/api/art?${one}`);
       if (asked !== name) return;
-      if (!answer.ok) fault = sentences(answer.problems);
-      else if (answer.value.entries.length > 0) {
-        found = answer.value.entries;
-        break;
-      }
+      fault = answer.ok ? '' : sentences(answer.problems);
+      if (!answer.ok) break;
+      found = answer.value.entries;
+      if (found.length > 0) break;
     }
     searching = false;
     if (found.length === 0 && fault === '') fault = `The art has nothing for “${name}”.`;
@@ -76,9 +76,14 @@
       return;
     }
     const source = part.kind === 'art' ? part.source : { title: table.nameOf(part), author: '', license: 'ours' };
-    const piece = ownPieceSchema.safeParse({ word: called, source, pieces: [outline] });
+    bearAs({ word: called, source, pieces: [outline] });
+  }
+  /** Takes a piece where a crest can keep it; its numbers have an end. */
+  function bearAs(input: unknown): boolean {
+    const piece = ownPieceSchema.safeParse(input);
     if (piece.success) take(piece.data);
-    else fault = 'This part is too intricate to be borne. Simplify it first.';
+    else fault = 'This drawing is too intricate to be borne. Choose or draw a plainer one.';
+    return piece.success;
   }
   /** A part’s name as a word of a blazon: letters alone, in lower case. */
   const nameAsWord = (name: string): string => {
@@ -97,8 +102,7 @@
       return;
     }
     const { source, pieces } = answer.value;
-    take({ word: asked, source, turned: false, pieces: pieces.map(({ data, rule }) => ({ data, rule })) });
-    [text, asked, found] = ['', '', []];
+    if (bearAs({ word: asked, source, pieces: pieces.map(({ data, rule }) => ({ data, rule })) })) [text, asked, found] = ['', '', []];
   }
 </script>
 

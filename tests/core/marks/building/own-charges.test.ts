@@ -5,6 +5,7 @@ import {
   builtParts,
   dress,
   EMPTY_RECIPE,
+  madeBy,
   numbersOf,
   parseRecipe,
   expect as valueOf,
@@ -54,6 +55,11 @@ function crest(numbers: object): { readonly recipe: Recipe; readonly codes: read
   const mark = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
   return { recipe, codes: mark.parts.flatMap(({ notices }) => notices.map(({ code }) => code)) };
 }
+/** What a crest tells the designer while it is built. */
+const saidOf = (numbers: object): readonly string[] =>
+  madeBy({ builder: 'crest', numbers: { own: [BEAST], ...numbers } }, { fonts: shelf, paths, remember, heard })?.notices.map(
+    ({ message }) => message,
+  ) ?? [];
 const arms = (...items: readonly ArmsItem[]) => ({ arms: armsSchema.parse({ first: 'azure', items: [...items] }) });
 const beasts = ({ recipe }: { readonly recipe: Recipe }) =>
   recipe.parts.filter((part): part is KnownPart => 'name' in part && part.name === 'Beast');
@@ -166,6 +172,10 @@ describe('a charge that was brought', () => {
     const made = crest({ ...arms(charges({}), charges({ what: 'key' })), own: [], supporters: 'own:heron' });
     expect(beasts(made)).toEqual([]);
     expect(made.recipe.parts.some((part) => 'name' in part && part.name === 'Key')).toBe(true);
+    expect([...saidOf({ ...arms(charges({})), own: [], supporters: 'own:heron', top: 'own:crane', container: 'own:kite' })].sort()).toEqual(
+      ['beast', 'crane', 'heron', 'kite'].map((word) => `There is no picture for “${word}”.`),
+    );
+    expect(saidOf(arms(charges({})))).toEqual([]);
   });
 
   it('is refused where it is no drawing, or too much of one', () => {
