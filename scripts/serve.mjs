@@ -1,6 +1,7 @@
 /** The built app as a server: every answer, files included, goes to known hosts only and carries the same headers. */
 import { createServer } from 'node:http';
 import { pathToFileURL } from 'node:url';
+import { inTurn } from './setup/in-turn.mjs';
 import { PROJECT } from './setup/project.mjs';
 
 /** The app refuses to start where it would not be safe; what it says is one sentence for whoever starts it. */
@@ -30,6 +31,8 @@ const origin = URL.canParse(process.env.ORIGIN ?? '') ? [new URL(process.env.ORI
 const hosts = new Set(['127.0.0.1', 'localhost', '[::1]', ...origin, ...(process.env.ALLOWED_HOSTS ?? '').split(',').filter(Boolean)]);
 const isKnown = (/** @type {string | undefined} */ host) => host !== undefined && hosts.has(host.toLowerCase().replace(/:\d+$/, ''));
 
+const begun = inTurn();
+
 const server = createServer((request, response) => {
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
   if (request.url?.startsWith(WORKERS)) response.setHeader('content-security-policy', WORKER_POLICY);
@@ -47,10 +50,14 @@ const server = createServer((request, response) => {
     );
     return;
   }
-  handler(request, response, () => {
-    response.writeHead(404, { 'cache-control': 'no-store' });
-    response.end();
-  });
+  const begin = () =>
+    handler(request, response, () => {
+      response.writeHead(404, { 'cache-control': 'no-store' });
+      response.end();
+    });
+  // Whoever asks for a sign of life waits for nobody.
+  if (request.url === '/api/health') begin();
+  else begun(begin);
 });
 // Uploads of slow lines take long; what hangs for good does not.
 server.requestTimeout = 300_000;
