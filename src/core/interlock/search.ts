@@ -31,7 +31,7 @@ export interface Interlock {
 }
 
 /** Cells in a height of capitals: while all places are looked at, and for the best of them. */
-const [COARSE, FINE] = [36, 72];
+export const [COARSE, FINE] = [36, 72] as const;
 /** Size of the smaller letter. */
 const SMALL = 0.72;
 /** Places are this far apart. */
@@ -46,7 +46,7 @@ const FINALISTS = 3;
 const LOOKED_AT = 16;
 const MOST_KEPT = 8;
 /** Proposals of one size nearer than this are one. */
-const ALIKE = 0.2;
+export const ALIKE = 0.2;
 
 /** The stroke below which four fifths of both outlines lie, in heights of capitals. */
 export function stemOf(letters: readonly WovenLetter[]): number {

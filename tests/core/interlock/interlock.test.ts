@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { alternated, interlocks, layerOf, outlineOf, overlaid, polygonPath, startOf, type Layer, type Region } from '$core/index';
+import {
+  alternated,
+  interlocks,
+  interlocksOfThree,
+  layerOf,
+  outlineOf,
+  overlaid,
+  polygonPath,
+  startOf,
+  type Layer,
+  type Region,
+} from '$core/index';
 import { weave } from '$core/marks/gathering/weave';
 import { areaOfRegion } from '$core/pathops';
 import { random } from '../../support/random';
@@ -143,5 +154,44 @@ describe('two letters', () => {
   it('that are alike still come in some way, and empty ones in none', () => {
     expect(interlocks([upright, upright]).length).toBeGreaterThan(0);
     expect(interlocks([upright, { area: { path: { verbs: '', coords: [] }, rule: 'nonzero' }, capHeight: 1 }])).toEqual([]);
+  });
+});
+
+describe('three letters', () => {
+  const round = { area: ring(0, -100), capHeight: 200 };
+  const upright = { area: bar(0, -1, 0.14, 1), capHeight: 1 };
+
+  it('that are rings become links of a chain: two crossings a side, taking turns, even about the middle one', () => {
+    const [best] = interlocksOfThree([round, round, round]);
+    expect(best).toMatchObject({ crossings: 4, clean: true });
+    expect(best?.score).toBeGreaterThan(0.5);
+    const [one, middle, last] = best?.places ?? [];
+    expect(middle).toEqual({ x: 0, y: 0 });
+    expect((one?.x ?? 0) + (last?.x ?? 0)).toBeCloseTo(0, 1);
+    // Outer ones on the center line: smaller ones stand higher by half of what they lack.
+    expect(one?.y).toBeCloseTo(-(1 - (best?.sizes[0] ?? 0)) / 2, 9);
+    expect(best?.width).toBeLessThan(0.95);
+  });
+
+  it('of which the outer ones would meet keep apart by the gap, in every way that is proposed', () => {
+    for (const letters of [
+      [round, round, round],
+      [round, upright, round],
+      [upright, round, upright],
+    ] as const)
+      for (const { sizes, places, gap } of interlocksOfThree([...letters])) {
+        const standing = letters.map(({ area, capHeight }, at) => {
+          const [size, place] = [(sizes[at] ?? 1) / capHeight, places[at] ?? { x: 0, y: 0 }];
+          const coords = area.path.coords.map((value, index) => value * size + (index % 2 === 0 ? place.x : place.y));
+          return { path: { verbs: area.path.verbs, coords }, rule: area.rule } as Region;
+        });
+        const [one, , last] = standing as [Region, Region, Region];
+        expect(areaOfRegion(paths.combine('intersect', one, last))).toBeLessThan(1e-6);
+        expect(gap).toBeGreaterThanOrEqual(0.022);
+      }
+  });
+
+  it('come in no way where one of them is empty', () => {
+    expect(interlocksOfThree([round, { area: { path: { verbs: '', coords: [] }, rule: 'nonzero' }, capHeight: 1 }, round])).toEqual([]);
   });
 });

@@ -114,6 +114,71 @@ describe('every builder', () => {
     expect(count('submark', 'crop')).toBeGreaterThanOrEqual(6);
   });
 
+  it('three letters interlock on one center line, each outer one with the middle one, and none of them is lost', () => {
+    for (const [letters, family] of [
+      ['SOS', 'josefin-sans'],
+      ['OUT', 'playfair-display'],
+      ['GRC', 'playfair-display'],
+      ['אבג', 'noto-sans-hebrew'],
+    ] as const) {
+      const recipe = built('monogram', { construction: 'interlocked', letters }, heard('X', family));
+      expect(slot(recipe, 'woven')).toMatchObject({ kind: 'combination', how: 'weave', members: { length: 3 } });
+      const mark = drawn(recipe);
+      expect(mark.ink).toBeDefined();
+      expect(mark.parts.flatMap(({ notices }) => notices)).toEqual([]);
+      const [one, middle, last] = [1, 2, 3].map(
+        (at) => slot(recipe, `letter-${at}`) as KnownPart & { place: { x: number; y: number }; sizePx: number },
+      );
+      expect(one?.place.y).toBeCloseTo(last?.place.y ?? NaN, 6);
+      expect(one?.place.x).toBeLessThan(last?.place.x ?? -Infinity);
+      // Half of what they lack in height of capitals; alike in size, they stand on one line.
+      if (one?.sizePx === middle?.sizePx) expect(one?.place.y).toBeCloseTo(middle?.place.y ?? NaN, 6);
+      else expect(one?.place.y).toBeLessThan(middle?.place.y ?? -Infinity);
+    }
+  });
+
+  it('three interlocked letters stay what they are in a small mirrored group, in one color and reversed', () => {
+    const recipe = built('monogram', { construction: 'interlocked', letters: 'OUT' });
+    const widthOf = (mark: ResolvedMark) => (mark.ink?.right ?? 0) - (mark.ink?.left ?? 0);
+    const wide = widthOf(drawn(recipe));
+    const mirrored: Recipe = {
+      ...recipe,
+      parts: recipe.parts.map((part) =>
+        part.id === 'group' && part.kind === 'group' ? { ...part, place: { ...part.place, scale: 0.25, flip: true } } : part,
+      ),
+    };
+    expect(widthOf(drawn(mirrored))).toBeCloseTo(wide / 4, 1);
+    for (const dressing of ['one-color', 'reversed'] as const) {
+      const mark = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, dressing) });
+      expect(widthOf(mark)).toBeCloseTo(wide, 0);
+      expect(mark.parts.flatMap(({ notices }) => notices)).toEqual([]);
+    }
+  });
+
+  it('letters too heavy to be woven are tucked instead, and it is said; a lighter face interlocks again', () => {
+    const made = (family: string) =>
+      builderRow('monogram').build(
+        builderRow('monogram').schema.parse({ construction: 'interlocked', letters: 'GR' }),
+        context(heard('X', family)),
+      );
+    const [heavy, light] = [made('alfa-slab-one'), made('josefin-sans')];
+    expect(heavy.notices.map(({ code }) => code)).toEqual(['tucked-instead']);
+    expect(heavy.parts.map(({ kind }) => kind)).toEqual(['lettering', 'lettering']);
+    expect(heavy.parts.flatMap(({ treatments }) => (treatments ?? []).map(({ kind }) => kind))).toEqual(['halo']);
+    expect(light.parts.map(({ kind }) => kind)).toContain('combination');
+    expect(light.notices.map(({ code }) => code)).not.toContain('tucked-instead');
+  });
+
+  it('a monogram that holds two letters says which one it leaves out', () => {
+    const notes = (numbers: object) =>
+      builderRow('monogram').build(builderRow('monogram').schema.parse(numbers), context(GORSEBANK)).notices;
+    const said = notes({ construction: 'nested', letters: 'ODC' });
+    expect(said.find(({ code }) => code === 'letter-left-out')?.message).toBe(
+      'A monogram one in the other holds two letters: C is left out.',
+    );
+    expect(notes({ construction: 'interlocked', letters: 'OUT' }).map(({ code }) => code)).not.toContain('letter-left-out');
+  });
+
   it('a monogram wears a look on what stands as one: its letter, each of its letters, or what they are gathered in', () => {
     const worn = (numbers: object) => {
       const recipe = built('monogram', { letters: 'GR', look: 'painted-sign', ...numbers });

@@ -1,5 +1,5 @@
 import { boundsOf, flatten, inkGap, type Bounds } from '../../../geometry';
-import { interlocks, type Interlock } from '../../../interlock';
+import { interlocks, interlocksOfThree, stemOf, type WovenLetter } from '../../../interlock';
 import type { Kit } from '../../building/kit';
 import { inkOfLetter, type Standing } from './letters';
 
@@ -174,24 +174,49 @@ export function sharedStem(letters: Letters): Letters | undefined {
   return [first, moved(second, one.edge - one.width - other.edge, 0), ...letters.slice(2)];
 }
 
-/** The ways in which two letters interlock, remembered. */
-export function waysOf(letters: Letters, kit: Kit): readonly Interlock[] {
-  const [one, other] = letters;
-  if (!one || !other) return [];
-  return kit.context.remember(`interlocks ${JSON.stringify([one.text, one.font, other.text, other.font])}`, () =>
-    interlocks([
-      { area: one.outline.area, capHeight: one.outline.capHeight },
-      { area: other.outline.area, capHeight: other.outline.capHeight },
-    ]),
-  );
+/** One way in which letters interlock. */
+export interface Way {
+  readonly letters: Letters;
+  /** White where one passes under another, in heights of capitals. */
+  readonly gap: number;
+  /** Below `GOOD_INTERLOCK` it is a poor one. */
+  readonly score: number;
+  readonly crossings: number;
 }
 
-/** Two letters interlocked in one of their ways. */
-export function interlocked(letters: Letters, way: Interlock): Letters {
-  const [one, other] = letters;
-  if (!one || !other) return letters;
-  return [
-    { ...one, size: way.sizes[0] },
-    { ...other, size: way.sizes[1], x: one.x + way.dx, y: one.y + way.dy },
-  ];
+const wovenOf = (letters: Letters): readonly WovenLetter[] =>
+  letters.map(({ outline }) => ({ area: outline.area, capHeight: outline.capHeight }));
+const keyOf = (letters: Letters): string => JSON.stringify(letters.map(({ text, font }) => [text, font]));
+
+/** From this stem on, in heights of capitals, hardly any pair can be woven. @source the measured start for interlocking: none of those was clean */
+const TOO_HEAVY = 0.25;
+/** Whether strokes are too heavy to pass over and under one another; remembered. */
+export const areTooHeavy = (letters: Letters, kit: Kit): boolean =>
+  kit.context.remember(`stem ${keyOf(letters)}`, () => stemOf(wovenOf(letters))) >= TOO_HEAVY;
+
+/** The ways in which two or three letters interlock, best first; what was searched for is remembered. */
+export function waysOf(letters: Letters, kit: Kit): readonly Way[] {
+  const [one, other, last] = wovenOf(letters);
+  if (!one || !other) return [];
+  const key = keyOf(letters);
+  if (!last)
+    return kit.context
+      .remember(`interlocks ${key}`, () => interlocks([one, other]))
+      .map((way) => ({
+        ...way,
+        letters: placed(letters, way.sizes, [
+          { x: 0, y: 0 },
+          { x: way.dx, y: way.dy },
+        ]),
+      }));
+  return kit.context
+    .remember(`interlocks of three ${key}`, () => interlocksOfThree([one, other, last]))
+    .map((way) => ({ ...way, letters: placed(letters, way.sizes, way.places) }));
 }
+
+/** Letters at sizes and places of their own. */
+const placed = (letters: Letters, sizes: readonly number[], places: readonly { readonly x: number; readonly y: number }[]): Letters =>
+  letters.flatMap((letter, at) => {
+    const [size, place] = [sizes[at], places[at]];
+    return size !== undefined && place ? [{ ...letter, size, x: place.x, y: place.y }] : [];
+  });

@@ -4,7 +4,7 @@ import { GOOD_INTERLOCK } from '../../../interlock';
 import type { BuildContext, Builder, BuilderStart } from '../../building/builder';
 import { initialsOf, Kit, lettersOf, outlinePoints } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
-import { backToBack, beside, interlocked, largerMiddle, nested, overlapped, sharedStem, stacked, waysOf } from './compose';
+import { areTooHeavy, backToBack, beside, largerMiddle, nested, overlapped, sharedStem, stacked, waysOf } from './compose';
 import { florals } from './florals';
 import { framed, FRAMES } from './frames';
 import { adding, TREATMENT_STACKS } from '../../treating';
@@ -45,6 +45,9 @@ function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
 /** Letters on a filled frame are light. */
 const paintOn = (n: Monogram, paint: Paint): Paint => (n.filled && n.frame !== 'none' ? n.groundPaint : paint);
 
+/** How far letters are tucked at least, as a share of the narrower one. */
+const TUCK = 0.3;
+
 interface Composed {
   readonly letters: readonly Standing[];
   /** How they are drawn: each by itself, woven, welded, or one cut out of the other. */
@@ -71,7 +74,7 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
     case 'overlapped':
       return { letters: overlapped(letters, n.overlapPercent / 100), how: 'tucked', gap };
     case 'tucked':
-      return { letters: overlapped(letters, Math.max(0.3, n.overlapPercent / 100)), how: 'tucked', gap };
+      return { letters: overlapped(letters, Math.max(TUCK, n.overlapPercent / 100)), how: 'tucked', gap };
     case 'shared-stem': {
       const shared = sharedStem(letters);
       if (shared) return { letters: shared, how: 'welded', gap };
@@ -88,12 +91,21 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
       const ways = waysOf(letters, kit);
       const way = ways[Math.min(n.way, ways.length - 1)];
       if (!way) return each(beside(letters, gap));
+      const isPoor = ways.every(({ score }) => score < GOOD_INTERLOCK);
+      if (isPoor && areTooHeavy(letters, kit)) {
+        kit.note(
+          'tucked-instead',
+          'Strokes as heavy as these cannot be woven: each letter stops short of the one before it instead.',
+          'Choose a lighter face to interlock them.',
+        );
+        return { letters: overlapped(letters, TUCK), how: 'tucked', gap };
+      }
       if (way.score < GOOD_INTERLOCK || way.crossings === 0)
         kit.note(
           'poor-interlock',
           way.crossings === 0
-            ? 'These two letters do not cross anywhere: this is no clean interlock.'
-            : 'No clean interlock: these two letters do not lie well in one another.',
+            ? 'These letters do not cross anywhere: this is no clean interlock.'
+            : 'No clean interlock: these letters do not lie well in one another.',
           'Try another way, another face, or let them be tucked.',
         );
       const smallest = Math.ceil(1 / way.gap);
@@ -102,7 +114,7 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
         `The gaps stay open down to ${smallest} px of the capitals’ height.`,
         'Widen the gap for smaller sizes.',
       );
-      return { letters: interlocked(letters, way), how: 'woven', gap: n.gapPercent === 6 ? way.gap : gap };
+      return { letters: way.letters, how: 'woven', gap: n.gapPercent === 6 ? way.gap : gap };
     }
     case 'slashed':
       return each(beside(letters, 0.5));
@@ -146,6 +158,7 @@ function starts(context: BuildContext): readonly BuilderStart[] {
     start('interlocked', 'Interlocked', { initials: 2 }),
     start('interlocked', 'Interlocked, another way', { initials: 2, way: 1 }),
     start('interlocked', 'Interlocked, a third way', { initials: 2, way: 2 }),
+    ...(lettersOf(initials).length > 2 ? [start('interlocked', 'Three interlocked, where they cross', { initials: 3 })] : []),
     ...(lettersOf(initials).length > 2 ? [start('larger-middle', 'Larger in the middle', { initials: 3, frame: 'oval' })] : []),
     ...(nests ? [start('nested', 'One in the other', { initials: 2 })] : []),
     start('overlapped', 'Overlapped', { initials: 2 }),
@@ -299,6 +312,13 @@ export const monogram: Builder<typeof schema> = {
       return kit.made();
     }
     const { letters: placed, how, gap } = composed(kit, n, letters);
+    const left = letters.filter(({ slot }) => !placed.some((each) => each.slot === slot)).map(({ text }) => text);
+    if (left.length > 0)
+      kit.note(
+        'letter-left-out',
+        `A monogram ${LABELS[n.construction]} holds two letters: ${left.join(' and ')} is left out.`,
+        'Choose another construction, or type two letters.',
+      );
     const areas: readonly Region[] = placed.map(inkOfLetter);
     const balance: Point = inkBalance(areas) ?? { x: 0, y: 0 };
     const boxes = areas.flatMap(({ path }) => boundsOf(path) ?? []);
