@@ -1,10 +1,12 @@
 <script lang="ts">
   import { PHOTOS } from '$lib/ui/photos';
+  import Several from '$lib/ui/Several.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
   import { PHOTO_ORDERS, usePhotosDesk } from './photos-desk.svelte';
 
   const desk = usePhotosDesk();
   let over = $state(false);
+  let several = $state(false);
   let grid: HTMLElement | undefined = $state();
   /** A frame that is pulled over the tray. */
   let frame: { x: number; y: number; toX: number; toY: number } | undefined = $state();
@@ -119,6 +121,7 @@
         >{desk.photos.length}
         {desk.photos.length === 1 ? 'photo' : 'photos'}{desk.chosen.size > 1 ? `, ${desk.chosen.size} chosen` : ''}</span
       >
+      <Several bind:on={several} />
       <select title="What stands first" aria-label="Sorted" bind:value={desk.order}
         >{#each Object.entries(PHOTO_ORDERS) as [value, label] (value)}<option {value}>{label}</option>{/each}</select
       >
@@ -142,7 +145,7 @@
           aria-pressed={desk.chosen.has(photo.id)}
           aria-current={photo.id === desk.current?.id ? 'true' : undefined}
           title="{photo.name}, {photo.widthPx} × {photo.heightPx} px"
-          onclick={(event) => desk.choose(photo.id, { range: event.shiftKey, more: event.ctrlKey || event.metaKey })}
+          onclick={(event) => desk.choose(photo.id, { range: event.shiftKey, more: several || event.ctrlKey || event.metaKey })}
         >
           <img src={desk.previewOf(photo)} alt="" loading="lazy" draggable="false" />
           <span class="name">{photo.name}</span>
@@ -203,8 +206,9 @@
   .sort {
     display: flex;
     align-items: center;
+    flex-wrap: wrap;
     justify-content: space-between;
-    gap: 6px;
+    gap: 2px 6px;
   }
   .sort select {
     padding: 2px 24px 2px 4px;
