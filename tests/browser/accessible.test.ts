@@ -1,20 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { faultsOf } from '../support/axe';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
 
 const test = useVisitor();
 
 const faults = () => faultsOf(test.visitor.page);
-/** Controls that say no sentence when they are hovered or focused; fields that are asked and lists
- * that are open say what they are themselves, and the cross of a dialog does. */
-const unsaid = () =>
-  test.visitor.page.evaluate(() => {
-    const controls =
-      ':is(button, input, select, textarea):not([role="combobox"], [role="option"], [role="menuitem"], [type="hidden"], [formnovalidate])';
-    return [...document.querySelectorAll<HTMLElement>(`main ${controls}, dialog[open] ${controls}`)]
-      .filter((control) => control.checkVisibility({ visibilityProperty: true }) && !control.closest('[title]'))
-      .map((control) => control.outerHTML.replace(/\s+/g, ' ').slice(0, 140));
-  });
+const unsaid = () => unsaidOn(test.visitor.page);
 const room = (path: string, ready: string) => async () => {
   await test.visitor.go(path);
   await test.visitor.page.waitForSelector(ready);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { faultsOf } from '../support/axe';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor, Visitor } from '../support/browser';
 
 const test = useVisitor();
@@ -69,5 +69,6 @@ describe('a client’s link', () => {
     expect((await phone.goto(link))?.status()).toBe(404);
     await phone.close();
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { read } from '../support/api';
-import { faultsOf } from '../support/axe';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
 
 const test = useVisitor();
@@ -25,6 +25,7 @@ describe('pieces', () => {
     await visitor.go('/brands/windrow-kites/pieces');
     await page.waitForSelector('ul[aria-label="Layouts"] svg path');
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
     for (const [at, size] of ['tall-post', 'shirt-back', 'business-card'].entries()) {
       await visitor.pick('Size', size);
       await visitor.fill('Heading', 'Open on Saturdays');
@@ -90,6 +91,7 @@ describe('pieces', () => {
     const marks = await read<Shown[]>(`${test.app.url}/api/brands/windrow-kites/marks`);
     expect(marks.at(-1)?.recipe.parts.some(({ id }) => id === 'picture')).toBe(true);
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
   });
 
   it('one stands on a picture under as much of a veil as its words need, sharp and blurred, and on a fading ground; all undone', async () => {
@@ -115,6 +117,7 @@ describe('pieces', () => {
     await expect.poll(grounds).toEqual(['ground-picture', 'ground-frame', 'ground-veil']);
     const sharp = (await picture())?.sha256;
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
     await visitor.click('soft', 'radio');
     await expect.poll(async () => (await picture())?.softened?.from).toBe(sharp);
     await visitor.click('sharp', 'radio');
@@ -146,6 +149,7 @@ describe('pieces', () => {
     await visitor.click(`${name}, page 3 one page earlier`);
     await expect.poll(order).toEqual([name, `${name}, page 3`, `${name}, page 2`]);
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
     const address = await page.$eval('ul[aria-label="Pieces"] a[href*="booklets"]', (link) => (link as HTMLAnchorElement).href);
     const file = await fetch(address);
     expect(file.status).toBe(200);

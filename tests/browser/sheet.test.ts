@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { read } from '../support/api';
-import { faultsOf } from '../support/axe';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
 
 const test = useVisitor();
@@ -21,6 +21,7 @@ describe('the brand sheet', () => {
     expect((await titles()).slice(0, 3)).toEqual(['Cover', 'In words', 'Versions']);
     expect(await titles()).toContain('In use');
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
 
     const cover = () => page.$eval('figure svg', (svg) => svg.innerHTML);
     const before = await cover();

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startChromium } from '../../scripts/setup/chromium.mjs';
-import { faultsOf } from '../support/axe';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { nameRecipe, palette } from '../support/api';
 import { Visitor } from '../support/browser';
 import { OWNER, people, startTestApp } from '../support/test-app';
@@ -106,6 +106,7 @@ describe('a studio that signs in', () => {
     const said = await page.waitForSelector('p.done code');
     const first = await said?.evaluate((code) => code.textContent);
     expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
     await visitor.click('Sign out');
     await page.waitForFunction(() => location.pathname === '/sign-in');
     // The way back shows nothing.

@@ -13,3 +13,13 @@ export async function faultsOf(page: Page): Promise<readonly string[]> {
     return violations.flatMap(({ id, nodes }) => nodes.map(({ target }) => `${id}: ${target.join(' ')}`));
   }, RULES);
 }
+
+/** Controls that say no sentence when they are hovered or focused; fields that are asked and lists that are open say what they are themselves, and the cross of a dialog does. */
+export const unsaidOn = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const controls =
+      ':is(button, input, select, textarea):not([role="combobox"], [role="option"], [role="menuitem"], [type="hidden"], [formnovalidate])';
+    return [...document.querySelectorAll<HTMLElement>(`main ${controls}, dialog[open] ${controls}`)]
+      .filter((control) => control.checkVisibility({ visibilityProperty: true }) && !control.closest('[title]'))
+      .map((control) => control.outerHTML.replace(/\s+/g, ' ').slice(0, 140));
+  });
