@@ -1,5 +1,5 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { closeDatabase } from '$lib/server/database/orm';
+import { closeDatabase, furnish } from '$lib/server/database/orm';
 import { closeEvents } from '$lib/server/events';
 import { letIn } from '$lib/server/guard/guard';
 import { startFault } from '$lib/server/sign-in/start';
@@ -44,6 +44,12 @@ export const handleError: HandleServerError = ({ error, status, message }) =>
   status < 500 ? { message } : { message: asRefusal(error).message };
 
 export const init: ServerInit = async () => {
+  // Before anything looks into the database.
+  if (process.env['LOAD_DEMO_BRANDS'] === '1')
+    furnish(async (em) => {
+      const { loadDemoBrands } = await import('$lib/server/demo/load');
+      await onBehalfOf({ name: '', from: 'the demo', studio: HOME_STUDIO }, () => loadDemoBrands(em));
+    });
   const fault = await startFault();
   if (fault) throw new Error(fault);
   const stopTidying = keepFilesTidy();

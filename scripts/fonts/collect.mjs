@@ -35,12 +35,24 @@ function pick(family, root) {
   const files = filesBelow(root);
   if (family.variable) {
     const base = family.id;
-    const wanted = [`files/${base}-latin-full-normal.woff2`, `files/${base}-latin-standard-normal.woff2`, `files/${base}-latin-wght-normal.woff2`];
+    const wanted = [
+      `files/${base}-latin-full-normal.woff2`,
+      `files/${base}-latin-standard-normal.woff2`,
+      `files/${base}-latin-wght-normal.woff2`,
+    ];
     const found = wanted.find((file) => files.includes(file));
-    if (!found) throw new Error(`${family.id}: expected one of ${wanted.join(', ')} but found ${files.filter((file) => file.includes('latin-')).join(', ')}`);
+    if (!found)
+      throw new Error(
+        `${family.id}: expected one of ${wanted.join(', ')} but found ${files.filter((file) => file.includes('latin-')).join(', ')}`,
+      );
     return [{ source: found, style: 'normal' }];
   }
-  if (family.subset) return family.weights.map((weight) => ({ source: `files/${family.id}-latin-${Number.parseInt(weight, 10)}-normal.woff2`, style: 'normal', weight: Number.parseInt(weight, 10) }));
+  if (family.subset)
+    return family.weights.map((weight) => ({
+      source: `files/${family.id}-latin-${Number.parseInt(weight, 10)}-normal.woff2`,
+      style: 'normal',
+      weight: Number.parseInt(weight, 10),
+    }));
   return family.weights.map((weight) => {
     const found = files.find((file) => file.endsWith(`_${weight}.ttf`));
     if (!found) throw new Error(`${family.id}: expected ${weight} but found ${files.filter((file) => file.endsWith('.ttf')).join(', ')}`);
@@ -67,9 +79,22 @@ for (const family of families) {
     const bytes = readFileSync(join(root, source));
     const file = `${family.id}/${source.split('/').at(-1)}`;
     writeFileSync(join(FONTS, file), bytes);
-    return { file, style, ...(weight ? { weight } : {}), sha256: createHash('sha256').update(bytes).digest('hex'), sizeBytes: bytes.length };
+    return {
+      file,
+      style,
+      ...(weight ? { weight } : {}),
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      sizeBytes: bytes.length,
+    };
   });
-  const row = { id: family.id, name: family.name, class: family.class, license, source: `${family.variable ?? family.whole ?? family.subset}@${version}`, faces };
+  const row = {
+    id: family.id,
+    name: family.name,
+    class: family.class,
+    license,
+    source: `${family.variable ?? family.whole ?? family.subset}@${version}`,
+    faces,
+  };
   const at = shipped.findIndex((other) => other.id === family.id);
   if (at >= 0) shipped[at] = row;
   else shipped.push(row);

@@ -22,7 +22,6 @@ export {
 } from './brief';
 export { MOST_KEPT_PALETTES, type KeptPalette, type KeptPalettes } from './kept-palettes';
 export { giveRole, toggleDropped, toggleKept, typeDeskSchema, type TypeDesk, type TypeRole } from './type-desk';
-export { picturesAddress } from './picture-address';
 export { FAMILY_ROLES, MARK_ROLES, type MarkRole } from './mark-roles';
 export { documentForms, type DocumentKind } from './documents';
 export { PROOF_NAMES, PROOFS, type ProofName } from './proofs';

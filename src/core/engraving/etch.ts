@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { boundsOf, distanceInside, fillRows, gridOver, heightOf, opened, widthOf, type CellGrid, type Region } from '../geometry';
 import { fieldOutline } from '../fields/field-outline';
 import { cushion } from './height';
@@ -127,7 +128,7 @@ export function etchedLines(area: Region, etching: Etching): Region {
         // Lines that stand far apart are not made thick by it, those that stand dense not so thin that they break.
         const shade = from === 0 ? (dark[at] as number) : Math.max(0, ((dark[at] as number) - from) / (1 - from)) * 0.8;
         let share = Math.min(DARKEST, BRIGHTEST + 0.95 * shade) * Math.min(1, gradient / 0.55);
-        const period = pitch / fine / Math.max(gradient, 1e-6);
+        const period = pitch / fine / notNought(gradient);
         const least = thinnest / period;
         if (gradient > DENSEST || least > DARKEST) share = shade > 0.5 ? 1 : 0;
         else if (share < least) share = share < least * 0.35 || (from > 0 && share < least * 0.8) ? 0 : least;

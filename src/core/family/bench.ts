@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { contrastRatio } from '../color/contrast';
 import { swatchColor, type Palette, type Role } from '../color/palette';
 import { heightOf, type Point } from '../geometry';
@@ -171,7 +172,7 @@ export const CRAFT = {
 export function underneath(name: Item, second: Item): Item {
   const cap = name.capPx ?? heightOf(name.box);
   const own = second.capPx ?? heightOf(second.box);
-  const wide = (name.box.right - name.box.left) / Math.max(1e-6, second.box.right - second.box.left);
+  const wide = (name.box.right - name.box.left) / notNought(second.box.right - second.box.left);
   const most = Math.min(wide, (CRAFT.secondMost * cap) / own);
   // A long second line may be wider than a short name rather than too small to read.
   const scale = Math.max(Math.min(most, 1), (CRAFT.secondLeast * cap) / own);

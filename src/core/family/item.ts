@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { heightOf, unite, widthOf, type Bounds, type Point } from '../geometry';
 import type { KnownInput } from '../marks/registry';
 
@@ -79,12 +80,12 @@ export function row(items: readonly Item[], gaps: readonly number[]): Item {
 }
 
 /** An item as high, or as wide, as asked. */
-export const asHigh = (item: Item, heightPx: number): Item => placed(item, { scale: heightPx / Math.max(1e-6, heightOf(item.box)) });
-export const asWide = (item: Item, widthPx: number): Item => placed(item, { scale: widthPx / Math.max(1e-6, widthOf(item.box)) });
+export const asHigh = (item: Item, heightPx: number): Item => placed(item, { scale: heightPx / notNought(heightOf(item.box)) });
+export const asWide = (item: Item, widthPx: number): Item => placed(item, { scale: widthPx / notNought(widthOf(item.box)) });
 /** An item moved so that its optical middle is the origin; as small as it must be to lie in a disk. */
 export function inDisk(item: Item, radiusPx: number): Item {
   const { left, right, top, bottom } = item.box;
   const far = Math.max(...[left, right].flatMap((x) => [top, bottom].map((y) => Math.hypot(x - item.middle.x, y - item.middle.y))));
-  const scale = radiusPx / Math.max(1e-6, far);
+  const scale = radiusPx / notNought(far);
   return placed(item, { x: -item.middle.x * scale, y: -item.middle.y * scale, scale });
 }

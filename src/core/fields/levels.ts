@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { CellGrid, Region } from '../geometry';
 import { fieldOutline } from './field-outline';
 
@@ -36,8 +37,8 @@ export function softGrid(
   box: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number },
   sigma: number,
 ): CellGrid {
-  const longest = Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
-  const cell = Math.max(sigma / 1.8, longest / MOST_CELLS, 1e-9);
+  const longest = notNought(Math.max(box.right - box.left, box.bottom - box.top));
+  const cell = notNought(Math.max(sigma / 1.8, longest / MOST_CELLS));
   return {
     columns: Math.ceil((box.right - box.left) / cell) + 2,
     rows: Math.ceil((box.bottom - box.top) / cell) + 2,

@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { boundsOf, distanceInside, EMPTY_PATH, type CellGrid, type Region } from '../geometry';
 import { coverageOf } from './coverage';
 import { fieldOutline } from './field-outline';
@@ -41,7 +42,7 @@ export function wornRegion(area: Region, { texture, amount, grain, turnDeg, seed
   const box = boundsOf(area.path);
   if (!box || amount <= 0) return NOTHING;
   const { at, cells } = textureOf(texture);
-  const longest = Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
+  const longest = notNought(Math.max(box.right - box.left, box.bottom - box.top));
   const cell = Math.max(grain / cells, longest / MOST_CELLS);
   const grid: CellGrid = {
     columns: Math.ceil((box.right - box.left) / cell) + 2,

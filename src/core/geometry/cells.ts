@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { Bounds } from './bounds';
 import { flatten } from './flatten';
 import type { Region } from './region';
@@ -13,7 +14,7 @@ export interface CellGrid {
 
 /** A grid over a box with a free cell all around. */
 export function gridOver(box: Bounds, cells: number): CellGrid {
-  const cell = Math.max(box.right - box.left, box.bottom - box.top, 1e-9) / cells;
+  const cell = notNought(Math.max(box.right - box.left, box.bottom - box.top)) / cells;
   return {
     columns: Math.ceil((box.right - box.left) / cell) + 4,
     rows: Math.ceil((box.bottom - box.top) / cell) + 4,

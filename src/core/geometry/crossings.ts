@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { flatten } from './flatten';
 import type { Path } from './path';
 
@@ -19,7 +20,7 @@ export function crossingsOf(path: Path, most: number): number {
   let size = 0;
   for (const value of path.coords) size = Math.max(size, Math.abs(value));
   const sides: { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number }[] = [];
-  for (const polygon of flatten(path, Math.max(size * FINE_SHARE, 1e-9)))
+  for (const polygon of flatten(path, notNought(size * FINE_SHARE)))
     polygon.forEach((a, index) => {
       const b = polygon[(index + 1) % polygon.length] ?? a;
       if (a.x !== b.x || a.y !== b.y)

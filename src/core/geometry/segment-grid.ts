@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { Polygon } from './flatten';
 
 /** The straight sides of polygons, filed by place so that near ones are found quickly. */
@@ -27,7 +28,7 @@ export function segmentGrid(polygons: readonly Polygon[]): SegmentGrid {
     });
   const ends = Float64Array.from(numbers);
   const count = ends.length / 4;
-  const cell = Math.max(right - left, bottom - top, 1e-9) / cellsFor(count);
+  const cell = notNought(Math.max(right - left, bottom - top)) / cellsFor(count);
   const columns = Math.max(1, Math.ceil((right - left) / cell) || 1);
   const rows = Math.max(1, Math.ceil((bottom - top) / cell) || 1);
   const cells: number[][] = Array.from({ length: count === 0 ? 0 : columns * rows }, () => []);

@@ -13,3 +13,9 @@ export const CURVE_PARAMETER = 1e-9;
 
 /** A quadratic whose leading coefficient is below this share of its others is solved as a line (without unit). */
 export const FLAT_COEFFICIENT = 1e-12;
+
+/** What is smaller than this, in px or as a share, is nothing; it stands for nothing where something has to be divided by it. */
+const NOUGHT = 1e-9;
+
+/** A number to divide by: sizes that may be nothing never make what is measured by them boundless. @param value not negative */
+export const notNought = (value: number): number => Math.max(value, NOUGHT);

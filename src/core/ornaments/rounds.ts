@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { mapPath, rotation, type Path } from '../geometry';
 import { ring } from '../shapes/ring';
 import { ellipse } from '../shapes/ellipse';
@@ -21,7 +22,7 @@ export const rosette = defineForm({
     const center = (n.radiusPx * n.centerPercent) / 100;
     const row = (radius: number, offset: number): readonly Path[] => {
       const from = center * 1.12;
-      const wide = ((2 * Math.PI * radius * 0.7) / petals / Math.max(radius - from, 1e-6)) * (n.fullnessPercent / 100);
+      const wide = ((2 * Math.PI * radius * 0.7) / petals / notNought(radius - from)) * (n.fullnessPercent / 100);
       const first = leaf({ x: 0, y: -from }, -Math.PI / 2, radius - from, wide);
       return Array.from({ length: petals }, (_, petal) => mapPath(first, rotation(((petal + offset) * 360) / petals)));
     };

@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { heightOf, widthOf, type Bounds } from '../geometry';
 import type { Role } from '../color';
 import type { Anchor } from '../output/canvas';
@@ -68,6 +69,6 @@ export function inset({ left, top, right, bottom }: Bounds, x: number, y = x): B
 export function split(box: Bounds, how: 'rows' | 'columns', at: number, gap: number): readonly [Bounds, Bounds] {
   const part = how === 'rows' ? rows : columns;
   const long = how === 'rows' ? heightOf(box) : widthOf(box);
-  const half = Math.min(0.2, gap / 2 / Math.max(1e-6, long));
+  const half = Math.min(0.2, gap / 2 / notNought(long));
   return [part(box, 0, Math.max(0.05, at - half)), part(box, Math.min(0.95, at + half), 1)];
 }

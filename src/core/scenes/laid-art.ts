@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { addSample, type ArtPyramid } from './art-pyramid';
 import { HAS_EDGES } from './print-ways';
 import { MOST_UV, type PrintWay, type SceneFacts, type UvMap } from './scene';
@@ -69,7 +70,7 @@ export function artOn(map: UvMap, areas: SceneFacts['areas'], printed: readonly 
     };
     const [hx, hy] = step(left, right, (right !== at ? 1 : 0) + (left !== at ? 1 : 0));
     const [vx, vy] = step(above, below, (below === at ? 0 : 1) + (above === at ? 0 : 1));
-    const reach = Math.max(Math.hypot(hx, hy), Math.hypot(vx, vy), 1e-6);
+    const reach = notNought(Math.max(Math.hypot(hx, hy), Math.hypot(vx, vy)));
     if (ax < -2 * reach || ay < -2 * reach || ax > finest.widthPx + 2 * reach || ay > finest.heightPx + 2 * reach) return undefined;
     const level = Math.max(0, Math.floor(Math.log2(reach / TAP_REACH)));
     const edged = HAS_EDGES.has(mark.way);

@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import { joinPaths, PathPen, polygonPath, warpPath, type Path, type Point, type Warp } from '../geometry';
 import { angle, count, defineForm, length, levelLine, percent, sized, type NumberField, type TextLine } from './form';
 
@@ -33,10 +34,10 @@ function flatBand(ends: Ends, { widthPx, heightPx, endPercent, dropPercent, gapP
       { x: -x, y: h },
     ];
     const slope = drop / inset;
-    const aside = Math.min(gapPx * Math.hypot(1, 1 / Math.max(slope, 1e-6)), inset * 0.8);
+    const aside = Math.min(gapPx * Math.hypot(1, 1 / notNought(slope)), inset * 0.8);
     const fold: readonly Point[] = [
       { x: x - inset, y: h + gapPx },
-      { x: x - Math.min(inset, gapPx / Math.max(slope, 1e-6)), y: h + gapPx },
+      { x: x - Math.min(inset, gapPx / notNought(slope)), y: h + gapPx },
       { x: x - inset, y: h + drop },
     ];
     const outer = widthPx / 2;

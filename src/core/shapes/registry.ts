@@ -64,9 +64,11 @@ export const formSchema = z.discriminatedUnion(
   FORM_NAMES.map(schemaOf) as unknown as [ReturnType<typeof schemaOf>],
 ) as unknown as z.ZodType<Form, { readonly form: FormName } & Readonly<Record<string, number | FormName>>>;
 
+/** The numbers of any form by their names. */
+export const formNumbers = (form: Form) => form as unknown as Readonly<Record<string, number>>;
+
 /** What a form draws, on its own origin. */
-export const outlineOf = (form: Form): Path => formKind(form.form).outline(form as unknown as Readonly<Record<string, number>>);
+export const outlineOf = (form: Form): Path => formKind(form.form).outline(formNumbers(form));
 
 /** Where words stand on a form, when it holds any. */
-export const textLineOf = (form: Form): TextLine | undefined =>
-  formKind(form.form).textLine?.(form as unknown as Readonly<Record<string, number>>);
+export const textLineOf = (form: Form): TextLine | undefined => formKind(form.form).textLine?.(formNumbers(form));

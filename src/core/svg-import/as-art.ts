@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { Hex } from '../color/hex';
 import { nearestColor, nearestSwatchOf } from '../color/nearest-swatch';
 import type { Palette } from '../color/palette';
@@ -34,7 +35,7 @@ export function asArt(
 ): Omit<ArtInput, 'id'> {
   const palette = dressed === 'as-drawn' ? undefined : dressed;
   const { box } = drawing;
-  const scale = ART_SIDE / Math.max(widthOf(box), heightOf(box), 1e-9);
+  const scale = ART_SIDE / notNought(Math.max(widthOf(box), heightOf(box)));
   const center = centerOf(box);
   const map = { a: scale, b: 0, c: 0, d: scale, e: -center.x * scale, f: -center.y * scale };
   const slots = slotsOf(drawing);

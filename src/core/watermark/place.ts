@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { Bounds } from '../geometry';
 import type { StampPlacing } from './settings';
 
@@ -20,7 +21,7 @@ export interface StampPlace {
 export function stampPlace({ widthPx, heightPx }: PhotoSize, ink: Bounds, stamp: StampPlacing): StampPlace {
   const shorter = Math.min(widthPx, heightPx);
   const [wide, high] = [ink.right - ink.left, ink.bottom - ink.top];
-  const scale = ((stamp.sizePercent / 100) * shorter) / Math.max(wide, high, 1e-9);
+  const scale = ((stamp.sizePercent / 100) * shorter) / notNought(Math.max(wide, high));
   const size = { widthPx: wide * scale, heightPx: high * scale, turnDeg: stamp.turnDeg };
   if (stamp.anchor === 'free') return { ...size, centerX: stamp.x * widthPx, centerY: stamp.y * heightPx };
   const turn = (stamp.turnDeg * Math.PI) / 180;

@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { InkCells } from './ink-cells';
 import type { PhotoTones } from './tones';
 import { lightnessOf, luminanceOf } from './tones';
@@ -42,7 +43,7 @@ export function protectionOf(
       if (cover <= 0) continue;
       // Cover tells area times opacity; a stroke itself is as strong as its opacity.
       const stroke = Math.abs(lightnessOf(luminance + (own - luminance) * strokes) - ground);
-      const area = Math.min(1, (cover / Math.max(strokes, 1e-6)) * 6);
+      const area = Math.min(1, (cover / notNought(strokes)) * 6);
       seen[at] = Math.max(seen[at] as number, (stroke * area) / (JUST_SEEN + MASKING * (tones.busy[at] ?? 0)));
       change += Math.abs(lightnessOf(luminance + (own - luminance) * cover) - ground);
     }

@@ -1,3 +1,4 @@
+import { notNought } from '../numeric/tolerances';
 import type { Hex } from '../color/hex';
 import { luminance } from '../color/contrast';
 import { compose, rotation, scaling, translation, type Affine, type Bounds, type Path, type PathAlgebra, type Region } from '../geometry';
@@ -64,7 +65,7 @@ const plainGroup = (id: string, children: readonly DrawingNode[], more: Partial<
 
 /** From a mark's plane to the picture. */
 function laying(ink: Bounds, { centerX, centerY, widthPx, turnDeg }: StampPlace): Affine {
-  const scale = widthPx / Math.max(ink.right - ink.left, 1e-9);
+  const scale = widthPx / notNought(ink.right - ink.left);
   const middle = translation(-(ink.left + ink.right) / 2, -(ink.top + ink.bottom) / 2);
   return compose(translation(centerX, centerY), compose(rotation(turnDeg), compose(scaling(scale, scale), middle)));
 }
@@ -181,7 +182,7 @@ function layVeil(
   source: WatermarkSource,
   { photo, tones, colors, measured = true }: Laying,
 ): { readonly group: Group; readonly inks: readonly ToneInk[] } {
-  const ratio = (source.ink.bottom - source.ink.top) / Math.max(source.ink.right - source.ink.left, 1e-9);
+  const ratio = (source.ink.bottom - source.ink.top) / notNought(source.ink.right - source.ink.left);
   const layout = veilLayout(photo, ratio, veil);
   const strength = veil.opacityPercent / 100;
   const calm = (x: number, y: number): number => {

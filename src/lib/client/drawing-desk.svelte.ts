@@ -10,8 +10,8 @@ import {
   type ScreenPicture,
   type ShippedFamily,
   withNews,
-  picturesAddress,
 } from '$core/index';
+import { picturesAddress } from '$lib/addresses';
 import type { Draughtsman, SmallSizes } from '$workers/draw';
 import { DrawingThread } from './drawing-thread';
 import { KeptPictures } from './kept-pictures';

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import { picturesAddress, type Palette, type Recipe, type ShippedFamily } from '$core/index';
+import { type Palette, type Recipe, type ShippedFamily } from '$core/index';
+import { picturesAddress } from '$lib/addresses';
 import type { BrandNews, Draughtsman } from '$workers/draw';
 import { writtenParts } from './written-parts';
 

@@ -3,7 +3,6 @@
   import {
     noted,
     paletteFaults,
-    picturesAddress,
     exchanged,
     isRole,
     ROLES,
@@ -14,6 +13,7 @@
     type Role,
     type ShippedFamily,
   } from '$core/index';
+  import { picturesAddress } from '$lib/addresses';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';

@@ -9,7 +9,8 @@
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import type { Snippet } from 'svelte';
   import { dragHandle } from 'svelte-dnd-action';
-  import { describePart, labelOf, membersDeep, type Part, picturesAddress } from '$core/index';
+  import { describePart, labelOf, membersDeep, type Part } from '$core/index';
+  import { picturesAddress } from '$lib/addresses';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { fieldsOf } from './fields/fields-of';
   import Fold from '$lib/ui/Fold.svelte';

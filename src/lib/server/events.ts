@@ -15,7 +15,9 @@ const RETRY_MS = 1000;
 const PULSE_MS = 15_000;
 
 type Listener = (moved: Moved) => void;
-const kept = globalThis as unknown as { luckyThistleEvents?: Events | undefined };
+declare global {
+  var luckyThistleEvents: Events | undefined;
+}
 
 /** Says, once the transaction is done, to the pages of every web process that something moved on. */
 export async function tellMoved(tx: EntityManager, moved: Moved): Promise<void> {
@@ -72,7 +74,7 @@ class Events {
 }
 
 /** Calls `listener` for everything that moves on, from any process; with the subject `*` when some may have been missed. */
-export const onMoved = (listener: Listener): (() => void) => (kept.luckyThistleEvents ??= new Events()).listen(listener);
+export const onMoved = (listener: Listener): (() => void) => (globalThis.luckyThistleEvents ??= new Events()).listen(listener);
 
 /** Where a subject’s studio stands, by the subject’s kind; those that are not named are of a brand. */
 const STUDIO_OF: Readonly<Record<string, string>> = {
@@ -98,6 +100,6 @@ export async function studioOfSubject(subject: string): Promise<string | undefin
 }
 
 export async function closeEvents(): Promise<void> {
-  await kept.luckyThistleEvents?.close();
-  kept.luckyThistleEvents = undefined;
+  await globalThis.luckyThistleEvents?.close();
+  globalThis.luckyThistleEvents = undefined;
 }

@@ -1,4 +1,5 @@
-import { dress, marksFollowedBy, picturesAddress, type Dressing, type Recipe, type ShippedFamily, type Sources } from '$core/index';
+import { dress, marksFollowedBy, type Dressing, type Recipe, type ShippedFamily, type Sources } from '$core/index';
+import { picturesAddress } from '$lib/addresses';
 import { heavy } from './heavy/pool';
 import type { BrandView } from './stores/brands';
 import type { MarkView } from './stores/marks';

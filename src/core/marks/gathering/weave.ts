@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { boundsOf, grown, islandsOf, unite, type Bounds, type PathAlgebra, type Point, type Region, weightOf } from '../../geometry';
 import { alternated, layerOf, overlaid, type Layer, type OverlapKind } from '../../interlock';
 
@@ -63,7 +64,7 @@ function crossingsOf(shapes: readonly Region[], { gap, first }: Weaving, paths: 
   const places = placesOf(shapes, paths);
   const box = shapes.reduce<Bounds | undefined>((sum, { path }) => unite(sum, boundsOf(path)), undefined);
   if (places.length === 0 || !box) return [];
-  const perUnit = CELLS / Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
+  const perUnit = CELLS / notNought(Math.max(box.right - box.left, box.bottom - box.top));
   const found = shapes.map((shape) => layerOf(shape, perUnit, Math.ceil(gap * perUnit) + 4));
   if (found.some((layer) => !layer)) return places.map((place) => ({ ...place, kind: 'end', over: first ? 1 : 0 }));
   const overlay = overlaid(found as readonly Layer[], Math.max(1, gap * perUnit));

@@ -1,4 +1,5 @@
 import {
+  arcOn,
   boundsOf,
   compose,
   heightOf,
@@ -32,34 +33,15 @@ function arcStrip(length: number, bendDeg: number, thickness: number): Path {
   const bend = (bendDeg * Math.PI) / 180;
   if (Math.abs(bend) < 1e-3) return box(-length / 2, -thickness / 2, length / 2, thickness / 2);
   const radius = length / bend;
-  const pieces = Math.max(1, Math.ceil(Math.abs(bend) / (Math.PI / 4)));
-  const step = bend / pieces;
-  // Handles for an arc of angle a: 4/3·tan(a/4) of the radius. @source the quarter circle of shapes/ellipse.ts, for any angle
-  const handle = (4 / 3) * Math.tan(step / 4);
-  const pen = new PathPen();
-  const at = (r: number, angle: number) => ({ x: r * Math.sin(angle), y: radius - r * Math.cos(angle) });
-  const sweep = (r: number, from: number, by: number, k: number) => {
-    for (let i = 0; i < pieces; i++) {
-      const [a, b] = [from + i * by, from + (i + 1) * by];
-      const [start, end] = [at(r, a), at(r, b)];
-      pen.cubic(
-        start.x + k * r * Math.cos(a),
-        start.y + k * r * Math.sin(a),
-        end.x - k * r * Math.cos(b),
-        end.y - k * r * Math.sin(b),
-        end.x,
-        end.y,
-      );
-    }
-  };
+  // Seen from the center of its circle; a strip that bends upward has it above.
+  const from = -Math.PI / 2 - bend / 2;
   const [inner, outer] = [radius - thickness / 2, radius + thickness / 2];
-  const first = at(outer, -bend / 2);
-  pen.move(first.x, first.y);
-  sweep(outer, -bend / 2, step, handle);
-  const back = at(inner, bend / 2);
-  pen.line(back.x, back.y);
-  sweep(inner, bend / 2, -step, -handle);
-  return pen.close().path();
+  const at = (r: number, angle: number) => ({ x: r * Math.cos(angle), y: radius + r * Math.sin(angle) });
+  const [first, back] = [at(outer, from), at(inner, from + bend)];
+  const pen = arcOn(new PathPen().move(first.x, first.y), 0, radius, outer, outer, from, bend).line(back.x, back.y);
+  return arcOn(pen, 0, radius, inner, inner, from + bend, -bend)
+    .close()
+    .path();
 }
 
 /** What a cut takes out, in the plane of what is cut. Nothing for a slice, which divides. */

@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { heightOf, widthOf, type Bounds, type Point } from '../../geometry';
 import type { Belt, Cut } from './schema';
 
@@ -35,8 +36,8 @@ const middleOf = (thing: Placed, box: Bounds): Point => ({
   y: box.top + (heightOf(box) * thing.downPercent) / 100,
 });
 const moved = (box: Bounds, to: Point) => ({
-  acrossPercent: round(clamp(((to.x - box.left) / Math.max(widthOf(box), 1e-9)) * 100, -100, 200)),
-  downPercent: round(clamp(((to.y - box.top) / Math.max(heightOf(box), 1e-9)) * 100, -100, 200)),
+  acrossPercent: round(clamp(((to.x - box.left) / notNought(widthOf(box))) * 100, -100, 200)),
+  downPercent: round(clamp(((to.y - box.top) / notNought(heightOf(box))) * 100, -100, 200)),
 });
 const angleTo = (middle: Point, to: Point): number => degrees(Math.atan2(to.y - middle.y, to.x - middle.x));
 
@@ -77,14 +78,14 @@ export function cutGrips(cut: Cut, box: Bounds): readonly Grip<Partial<Cut>>[] {
       label: `Corner ${index + 1}`,
       at: { x: box.left + (widthOf(box) * point.x) / 100, y: box.top + (heightOf(box) * point.y) / 100 },
       pull: (to) => {
-        const x = round(clamp(((to.x - box.left) / Math.max(widthOf(box), 1e-9)) * 100, -200, 300));
-        const y = round(clamp(((to.y - box.top) / Math.max(heightOf(box), 1e-9)) * 100, -200, 300));
+        const x = round(clamp(((to.x - box.left) / notNought(widthOf(box))) * 100, -200, 300));
+        const y = round(clamp(((to.y - box.top) / notNought(heightOf(box))) * 100, -200, 300));
         return { points: cut.points.map((each, n) => (n === index ? { x, y } : each)) };
       },
     }));
   const middle = middleOf(cut, box);
   const { out, into } = turnedAbout(middle, cut.angleDeg);
-  const diagonal = Math.max(Math.hypot(widthOf(box), heightOf(box)), 1e-9);
+  const diagonal = notNought(Math.hypot(widthOf(box), heightOf(box)));
   const length = (diagonal * cut.lengthPercent) / 100;
   const percentOf = (value: number) => round(clamp((value / diagonal) * 100, 1, 400));
   const place: Grip<Partial<Cut>> = { key: 'place', label: 'Place of the cut', at: middle, pull: (to) => moved(box, to) };
@@ -107,7 +108,7 @@ export function cutGrips(cut: Cut, box: Bounds): readonly Grip<Partial<Cut>>[] {
           const local = into(to);
           const chord = Math.hypot(local.x, local.y);
           // From an arc's middle its end is seen at a quarter of the bend.
-          const bend = clamp(4 * Math.atan2(local.y, Math.max(local.x, 1e-9)), (-350 * Math.PI) / 180, (350 * Math.PI) / 180);
+          const bend = clamp(4 * Math.atan2(local.y, notNought(local.x)), (-350 * Math.PI) / 180, (350 * Math.PI) / 180);
           const whole = Math.abs(bend) < 1e-3 ? 2 * chord : (chord / (2 * Math.sin(bend / 4))) * bend;
           return { bendDeg: round(degrees(bend)), lengthPercent: percentOf(whole) };
         },
@@ -169,7 +170,7 @@ export function beltGrips(belt: Belt, box: Bounds): readonly Grip<Partial<Belt>>
   const { out, into } = turnedAbout(middle, belt.angleDeg);
   const halfWidth = (widthOf(box) * belt.widthPercent) / 200;
   const halfHeight = (heightOf(box) * belt.heightPercent) / 200;
-  const share = (value: number, of: number) => round(clamp((value / Math.max(of, 1e-9)) * 200, 5, 1000));
+  const share = (value: number, of: number) => round(clamp((value / notNought(of)) * 200, 5, 1000));
   return [
     { key: 'place', label: 'Place of the ring', at: middle, pull: (to) => moved(box, to) },
     {

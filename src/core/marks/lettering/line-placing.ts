@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { compose, IDENTITY, translation, type Affine, type Bounds, type FreePoint, type Point, type Warp } from '../../geometry';
 import type { Problem } from '../../result/result';
 import { arcBaseline, bendAlong, curveBaseline, envelope, spacingAtHeight, type Baseline } from '../../type';
@@ -50,7 +51,7 @@ export const baselineRadiusPx = (
 
 /** Advance of a text over its circle, in degrees; the radius is the one at which spacing is measured. */
 const sweep = (advance: number, radius: number, height: number, side: 'over' | 'under'): number =>
-  (advance / Math.max(1e-6, side === 'over' ? radius + height : radius - height)) * (180 / Math.PI);
+  (advance / notNought(side === 'over' ? radius + height : radius - height)) * (180 / Math.PI);
 
 /**
  * How the letters of a text stand on its line.

@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import type { ItemBuffer, SeenUnit } from './item-buffer';
 
 /** How a unit is shown where there is one color. */
@@ -97,7 +98,7 @@ export function decide(buffer: ItemBuffer, gap: number, fixed: ReadonlyMap<numbe
       if (a !== 'clear' && distance < ALIKE) cost += COST.alikeButApart * length * Math.min(1, (ALIKE - distance) / UNSEEN);
     } else {
       if (a === 'ink' && b === 'ink')
-        cost += COST.inkBesideInk * v * Math.min(3, 1 + Math.max(0, (2 * gap) / Math.max(thinner, 1e-9) - 0.5)) * (text ? 1.8 : 1);
+        cost += COST.inkBesideInk * v * Math.min(3, 1 + Math.max(0, (2 * gap) / notNought(thinner) - 0.5)) * (text ? 1.8 : 1);
       else if (a === 'clear' && b === 'clear') cost += COST.clearBesideClear * v * (thin ? 2.5 : 1) * (text ? 1.8 : 1);
       else if (a === 'hatched' && b === 'hatched') cost += COST.hatchedBesideHatched * v;
       else if (a === 'hatched' || b === 'hatched') cost += COST.hatchedBesideOther * v * (text ? 4 : 1);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import {
-  apply,
+  mapPath,
   boundsOf,
   compose,
   flatten,
@@ -63,7 +63,7 @@ function standingOf(part: Lockup, symbol: Member, words: readonly Member[], path
   // Beside the words its weight lies at the middle of all of them; above and below on their optical center.
   const sized = compose(scaling(scale), translation(-weight.x, -weight.y));
   const at = compose(translation(middle.x, beside ? (words.length > 1 ? middle.y : centerOfBox(inks).y) : middle.y), sized);
-  const placed: Region = { path: { verbs: own.path.verbs, coords: mapCoords(own.path.coords, at) }, rule: own.rule };
+  const placed: Region = { path: mapPath(own.path, at), rule: own.rule };
   const box = boundsOf(placed.path);
   if (!box) return undefined;
   const axis = beside ? 'x' : 'y';
@@ -76,16 +76,6 @@ function standingOf(part: Lockup, symbol: Member, words: readonly Member[], path
   const nearer = Math.min(white, gap / 2);
   const by = clear + (before ? -(gap - nearer) : gap - nearer);
   return compose(beside ? translation(by, 0) : translation(0, by), at);
-}
-
-function mapCoords(coords: readonly number[], map: Affine): readonly number[] {
-  const out = new Array<number>(coords.length);
-  for (let index = 0; index < coords.length; index += 2) {
-    const { x, y } = apply(map, { x: coords[index] as number, y: coords[index + 1] as number });
-    out[index] = x;
-    out[index + 1] = y;
-  }
-  return out;
 }
 
 const WORDS: { readonly [A in Arrangement]: string } = {

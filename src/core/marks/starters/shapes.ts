@@ -1,6 +1,6 @@
 import { boundsOf, heightOf, widthOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
-import { FORM_NAMES, formKind, outlineOf, startOf, type Form, type FormName } from '../../shapes';
+import { FORM_NAMES, formKind, formNumbers, outlineOf, startOf, type Form, type FormName } from '../../shapes';
 import type { Shape } from '../parts/shape';
 import { freePartId } from '../recipe/edit';
 import { createPart } from '../recipe/recipe';
@@ -31,11 +31,11 @@ const BESIDE = { line: 0.6, banner: 0.9, ornament: 0.4, shape: 0.35, shield: 1, 
 /** A form with every length multiplied, within its limits: the same picture, larger or smaller. */
 function inSize(form: Form, by: number): Form {
   const { fields } = formKind(form.form);
-  const numbers = Object.entries(form as unknown as Readonly<Record<string, number>>).map(([name, value]) => {
+  const numbers = Object.entries(formNumbers(form)).map(([name, value]) => {
     const field = fields[name];
     return [name, field?.unit === 'px' ? Math.min(field.max, Math.max(field.min, Math.round(value * by * 10) / 10)) : value];
   });
-  return Object.fromEntries(numbers) as unknown as Form;
+  return { ...form, ...Object.fromEntries(numbers) };
 }
 
 /**

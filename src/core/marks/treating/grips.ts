@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { centerOf, heightOf, widthOf, type Bounds, type Point } from '../../geometry';
 import { treatmentLimits } from './edit';
 import { treatmentRow, type KnownTreatment } from './registry';
@@ -72,7 +73,7 @@ function gripsOf(handle: TreatmentHandle, treatment: KnownTreatment, box: Bounds
       },
     ];
   }
-  const [width, height] = [Math.max(1e-6, widthOf(box)), Math.max(1e-6, heightOf(box))];
+  const [width, height] = [notNought(widthOf(box)), notNought(heightOf(box))];
   const at = ([x, y]: readonly [string, string]): Point => ({
     x: box.left + (number(x) / 100) * width,
     y: box.top + (number(y) / 100) * height,

@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { z } from 'zod';
 import { boundsOf, PathPen, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
@@ -63,7 +64,7 @@ export const halftone: TreatmentKind<typeof halftoneSchema> = {
     const pitch = Math.max(tone.pitchPx, Math.sqrt((4 * half * half) / MOST));
     const [c, s] = [Math.cos((tone.screenDeg * Math.PI) / 180), Math.sin((tone.screenDeg * Math.PI) / 180)];
     const [tx, ty] = [Math.cos((tone.angleDeg * Math.PI) / 180), Math.sin((tone.angleDeg * Math.PI) / 180)];
-    const run = Math.max(1e-9, (Math.abs(tx) * (box.right - box.left) + Math.abs(ty) * (box.bottom - box.top)) / 2);
+    const run = notNought((Math.abs(tx) * (box.right - box.left) + Math.abs(ty) * (box.bottom - box.top)) / 2);
     const coverAt = (x: number, y: number) => {
       const t = Math.min(1, Math.max(0, (((x - cx) * tx + (y - cy) * ty) / run + 1) / 2));
       return (tone.fromPercent + (tone.toPercent - tone.fromPercent) * t) / 100;

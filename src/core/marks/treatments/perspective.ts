@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { z } from 'zod';
 import { boundsOf, compose, invert, mapPath, warpPath, type Warp } from '../../geometry';
 import { mapLeaves, silhouette } from '../treating/layers';
@@ -36,7 +37,7 @@ export const perspective: TreatmentKind<typeof perspectiveSchema> = {
     const box = boundsOf(silhouette(layers, paths).path);
     if (!box || (turnDeg === 0 && tiltDeg === 0)) return layers;
     const [cx, cy] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
-    const side = Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
+    const side = notNought(Math.max(box.right - box.left, box.bottom - box.top));
     const near = vanishPercent === 0 ? 0 : vanishPercent / 100 / (NEAREST * side);
     const [cy1, sy1] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)];
     const [cx1, sx1] = [Math.cos((tiltDeg * Math.PI) / 180), Math.sin((tiltDeg * Math.PI) / 180)];

@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { gaussian } from '../../fields';
 
 /** Spread of the finer softening, in pixels of a picture of 500, how much wider the other is, and how strongly their difference counts. */
@@ -21,7 +22,7 @@ export function penDrawn(gray: Float32Array, columns: number, rows: number): Flo
     ];
     // A line is softened across itself as well, by the same at every place.
     const own = gaussian(new Float32Array([1]), 1, 1, sigma)[0] ?? 1;
-    return (index) => ((across[index % columns] as number) * (down[Math.floor(index / columns)] as number)) / Math.max(1e-12, own);
+    return (index) => ((across[index % columns] as number) * (down[Math.floor(index / columns)] as number)) / notNought(own);
   };
   const [fineWhole, wideWhole] = [whole(spread), whole(spread * WIDER)];
   return gray.map((_, index) => {

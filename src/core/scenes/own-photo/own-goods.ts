@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import { z } from 'zod';
 import { colorKeySchema, hexSchema } from '../../color/palette';
 import type { Hex } from '../../color/hex';
@@ -95,7 +96,7 @@ export function placeRatio({ ratio, corners }: OwnGoods, photo: { readonly width
   if (ratio !== undefined) return ratio;
   const [a, b, c, d] = corners.map(({ x, y }) => ({ x: x * photo.widthPx, y: y * photo.heightPx })) as [Corner, Corner, Corner, Corner];
   const apart = (one: Corner, other: Corner) => Math.hypot(one.x - other.x, one.y - other.y);
-  return Math.min(20, Math.max(0.05, (apart(a, d) + apart(b, c)) / Math.max(1e-6, apart(a, b) + apart(d, c))));
+  return Math.min(20, Math.max(0.05, (apart(a, d) + apart(b, c)) / notNought(apart(a, b) + apart(d, c))));
 }
 
 /** Widths of a place are told in this unit where nothing else is known. */

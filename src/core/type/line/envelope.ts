@@ -1,3 +1,4 @@
+import { notNought } from '../../numeric/tolerances';
 import type { Warp } from '../../geometry';
 
 export type EnvelopeForm = 'rise' | 'swell' | 'pinch';
@@ -31,7 +32,7 @@ export function envelopeGrip(
 
 /** The amount that brings that place to a height: the inverse of `envelopeGrip`. */
 export function envelopeAmount(form: EnvelopeForm, from: number, frame: EnvelopeFrame, y: number): number {
-  if (form === 'rise') return (-2 * y) / Math.max(frame.capHeight, 1e-9);
+  if (form === 'rise') return (-2 * y) / notNought(frame.capHeight);
   const fixed = -from * frame.capHeight;
   const factor = (y - fixed) / (movingEdge(from, frame) - fixed);
   return form === 'swell' ? factor - 1 : 1 - factor;
@@ -43,7 +44,7 @@ export function envelopeAmount(form: EnvelopeForm, from: number, frame: Envelope
  * @param from the height that stays where it is, as a share of the capitals' height above the baseline
  */
 export function envelope(form: EnvelopeForm, amount: number, from: number, frame: EnvelopeFrame): Warp {
-  const width = Math.max(frame.right - frame.left, 1e-9);
+  const width = notNought(frame.right - frame.left);
   const fixed = -from * frame.capHeight;
   if (form === 'rise') {
     const slope = (-amount * frame.capHeight) / width;

@@ -1,5 +1,16 @@
 <script lang="ts">
-  import { FORM_NAMES, followedBy, formKind, isKnown, startersFor, startOf, type Form, type FormName, type Shape } from '$core/index';
+  import {
+    FORM_NAMES,
+    followedBy,
+    formKind,
+    isKnown,
+    formNumbers,
+    startersFor,
+    startOf,
+    type Form,
+    type FormName,
+    type Shape,
+  } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
@@ -11,7 +22,7 @@
   const table = useTable();
 
   const kind = $derived(formKind(part.form.form));
-  const numbers = $derived(part.form as unknown as Readonly<Record<string, number>>);
+  const numbers = $derived(formNumbers(part.form));
   /** Panels, banners and lines are pulled to a width or a height of their own; everything else is drawn in a proportion. */
   // a row is made anew for every part
   // svelte-ignore state_referenced_locally
@@ -33,7 +44,7 @@
   /** As it was before the pull that is under way: proportions come from there, not from one step to the next. */
   function began(): Readonly<Record<string, number>> {
     const settled = table.open.settled.parts.find(({ id }) => id === part.id);
-    return (settled?.kind === 'shape' ? settled.form : part.form) as unknown as Readonly<Record<string, number>>;
+    return formNumbers(settled?.kind === 'shape' ? settled.form : part.form);
   }
   /** Another form keeps the numbers that it has too, and starts with its own others. */
   function inForm(form: FormName): Form {

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { changePart, picturesAddress, type Picture } from '$core/index';
+  import { changePart, type Picture } from '$core/index';
+  import { picturesAddress } from '$lib/addresses';
   import { MOST_STROKES, type Stroke } from '$core/pictures';
   import { request } from '$lib/client/request';
   import AmountField from '$lib/ui/AmountField.svelte';

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { asTracedArt, exchangePart, picturesAddress, type Art, type Picture } from '$core/index';
+  import { asTracedArt, exchangePart, type Art, type Picture } from '$core/index';
+  import { picturesAddress } from '$lib/addresses';
   import { pathData } from '$core/index';
   import { START_TRACING, TRACING_WAYS, WAY_NAMES, type TracedOutcome, type Tracing } from '$core/pictures';
   import AmountField from '$lib/ui/AmountField.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Modal } from 'flowbite-svelte';
-  import { picturesAddress, type Problem } from '$core/index';
+  import { type Problem } from '$core/index';
+  import { picturesAddress } from '$lib/addresses';
   import { GROUNDS, type GroundName } from '$core/pictures';
   import { request, sentences } from '$lib/client/request';
   import { onNews } from '$lib/client/work/news';

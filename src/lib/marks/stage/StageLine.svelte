@@ -5,6 +5,7 @@
   import Trash from '@lucide/svelte/icons/trash';
   import { isKnown, SHOWN_UNITS } from '$core/index';
   import Menu from '$lib/ui/Menu.svelte';
+  import Several from '$lib/ui/Several.svelte';
   import { menuItems } from '../table/part-actions';
   import { lengths } from '$lib/ui/shown-unit.svelte';
   import { dressingFor, grounds, type Ground } from './grounds';
@@ -54,13 +55,7 @@
     </nav>
   {/if}
   <div class="right">
-    <button
-      class="by-touch"
-      aria-pressed={table.several}
-      class:on={table.several}
-      title="A tap adds to what is chosen or takes out of it, as a click with Shift does"
-      onclick={() => (table.several = !table.several)}>Several</button
-    >
+    <Several bind:on={table.several} />
     <button
       aria-pressed={apart}
       class:on={apart}
@@ -190,15 +185,6 @@
   }
   .on {
     color: var(--color-plum);
-  }
-  /* For who has no keys to hold. */
-  .by-touch {
-    display: none;
-  }
-  @media (any-pointer: coarse) {
-    .by-touch {
-      display: revert;
-    }
   }
   /* A palette of many colors scrolls: what stands beside it stays in view. */
   fieldset {

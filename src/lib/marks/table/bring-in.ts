@@ -1,4 +1,5 @@
-import { picturesAddress, type KnownInput, type Result } from '$core/index';
+import { type KnownInput, type Result } from '$core/index';
+import { picturesAddress } from '$lib/addresses';
 import { sendFile } from '$lib/client/send-file';
 
 type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;

@@ -20,7 +20,6 @@ import {
   newLettering,
   labelsOf,
   openTaker,
-  picturesAddress,
   releaseCopy,
   reaches,
   removePart,
@@ -47,6 +46,7 @@ import {
   standing,
   standsInInk,
 } from '$core/index';
+import { picturesAddress } from '$lib/addresses';
 import { request, sentences } from '$lib/client/request';
 import type { DeskOrder, DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';

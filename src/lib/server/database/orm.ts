@@ -1,7 +1,5 @@
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
 import { Migrator } from '@mikro-orm/migrations';
-import { loadDemoBrands } from '../demo/load';
-import { HOME_STUDIO, onBehalfOf } from '../http/author';
 import { entities } from './entities';
 import { MIGRATIONS } from './migrations';
 import { adoptDiskFiles } from '../files';
@@ -9,7 +7,15 @@ import { adoptDiskFiles } from '../files';
 /** Several processes may start at once; whoever holds this lock migrates, the others wait and find nothing left to do. */
 const STARTUP_LOCK = 7_215_001;
 
-const kept = globalThis as unknown as { luckyThistleOrm?: Promise<MikroORM> | undefined };
+declare global {
+  // Survives that modules are read anew while developing.
+  var luckyThistleOrm: Promise<MikroORM> | undefined;
+}
+
+/** What is to be there before anybody asks for anything. */
+const furnishings: ((em: EntityManager) => Promise<void>)[] = [];
+/** Has something laid into the database when it is opened, once it is migrated and while other processes wait; to be said before that. */
+export const furnish = (lay: (em: EntityManager) => Promise<void>): void => void furnishings.push(lay);
 
 async function open(): Promise<MikroORM> {
   const clientUrl = process.env['DATABASE_URL'];
@@ -35,8 +41,7 @@ async function open(): Promise<MikroORM> {
       await locked.execute(`select pg_advisory_xact_lock(${STARTUP_LOCK})`);
       await orm.getMigrator().up();
       await adoptDiskFiles();
-      if (process.env['LOAD_DEMO_BRANDS'] === '1')
-        await onBehalfOf({ name: '', from: 'the demo', studio: HOME_STUDIO }, () => loadDemoBrands(orm.em.fork()));
+      for (const lay of furnishings) await lay(orm.em.fork());
     });
   } catch (error) {
     await orm.close(true);
@@ -47,18 +52,18 @@ async function open(): Promise<MikroORM> {
 
 /** The one connection pool of this process, opened and migrated on first use; a failed start is tried again by the next request. */
 export function database(): Promise<MikroORM> {
-  kept.luckyThistleOrm ??= open().catch((error: unknown) => {
-    kept.luckyThistleOrm = undefined;
+  globalThis.luckyThistleOrm ??= open().catch((error: unknown) => {
+    globalThis.luckyThistleOrm = undefined;
     throw error;
   });
-  return kept.luckyThistleOrm;
+  return globalThis.luckyThistleOrm;
 }
 
 /** A unit of work of its own, for one request. */
 export const unitOfWork = async (): Promise<EntityManager> => (await database()).em.fork();
 
 export async function closeDatabase(): Promise<void> {
-  const open = kept.luckyThistleOrm;
-  kept.luckyThistleOrm = undefined;
+  const open = globalThis.luckyThistleOrm;
+  globalThis.luckyThistleOrm = undefined;
   await (await open?.catch(() => undefined))?.close(true);
 }

@@ -1,10 +1,9 @@
 import pg from 'pg';
 
-interface Kept {
-  luckyThistlePool?: pg.Pool | undefined;
-  luckyThistlePulse?: pg.Pool | undefined;
+declare global {
+  var luckyThistlePool: pg.Pool | undefined;
+  var luckyThistlePulse: pg.Pool | undefined;
 }
-const kept = globalThis as unknown as Kept;
 
 function opened(max: number): pg.Pool {
   const connectionString = process.env['DATABASE_URL'];
@@ -16,15 +15,15 @@ function opened(max: number): pg.Pool {
 }
 
 /** Plain connections of this process, or thread, for what is no entity: the bytes of files, and the queue. */
-export const pool = (): pg.Pool => (kept.luckyThistlePool ??= opened(4));
+export const pool = (): pg.Pool => (globalThis.luckyThistlePool ??= opened(4));
 
 /** Asks the database for a sign of life, on a connection of its own: what waits for all the others says nothing about it. */
 export async function feelPulse(): Promise<void> {
-  await (kept.luckyThistlePulse ??= opened(1)).query('select 1');
+  await (globalThis.luckyThistlePulse ??= opened(1)).query('select 1');
 }
 
 export async function closePool(): Promise<void> {
-  const open = [kept.luckyThistlePool, kept.luckyThistlePulse];
-  kept.luckyThistlePool = kept.luckyThistlePulse = undefined;
+  const open = [globalThis.luckyThistlePool, globalThis.luckyThistlePulse];
+  globalThis.luckyThistlePool = globalThis.luckyThistlePulse = undefined;
   await Promise.all(open.map((each) => each?.end().catch(() => undefined)));
 }

@@ -21,7 +21,9 @@ export const MOST_TRIES = 12;
 /** A job that was taken and not heard of for so long is somebody else's. */
 const LOST_S = Number(process.env['JOB_LOST_S'] ?? 180);
 
-const kept = globalThis as unknown as { luckyThistleBoss?: Promise<PgBoss> | undefined };
+declare global {
+  var luckyThistleBoss: Promise<PgBoss> | undefined;
+}
 
 async function open(supervises: boolean): Promise<PgBoss> {
   const boss = new PgBoss({
@@ -56,16 +58,16 @@ const QUEUE_LOCK = 7_215_002;
 
 /** The queue as this process speaks to it, opened on first use. @param supervises whether it looks after lost jobs: workers do, web processes never */
 export function queue(supervises = false): Promise<PgBoss> {
-  kept.luckyThistleBoss ??= open(supervises).catch((error: unknown) => {
-    kept.luckyThistleBoss = undefined;
+  globalThis.luckyThistleBoss ??= open(supervises).catch((error: unknown) => {
+    globalThis.luckyThistleBoss = undefined;
     throw error;
   });
-  return kept.luckyThistleBoss;
+  return globalThis.luckyThistleBoss;
 }
 
 export async function closeQueue(): Promise<void> {
-  const opened = kept.luckyThistleBoss;
-  kept.luckyThistleBoss = undefined;
+  const opened = globalThis.luckyThistleBoss;
+  globalThis.luckyThistleBoss = undefined;
   await (await opened?.catch(() => undefined))?.stop({ graceful: false, wait: false, close: false }).catch(() => undefined);
 }
 

@@ -13,6 +13,10 @@ export const GET: RequestHandler = async ({ params, url }) => {
   const data = await fontData(params.file);
   if (!data) return problemResponse(notFound('font'));
   return new Response(new Uint8Array(data), {
-    headers: { 'content-type': 'font/sfnt', 'x-content-type-options': 'nosniff', 'cache-control': url.searchParams.has('v') ? 'public, max-age=31536000, immutable' : 'no-cache' },
+    headers: {
+      'content-type': 'font/sfnt',
+      'x-content-type-options': 'nosniff',
+      'cache-control': url.searchParams.has('v') ? 'public, max-age=31536000, immutable' : 'no-cache',
+    },
   });
 };

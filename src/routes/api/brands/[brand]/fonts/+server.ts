@@ -7,7 +7,8 @@ import { findBrand } from '$lib/server/stores/brands';
 import { addOwnFont, LARGEST_FONT_BYTES, ownFonts } from '$lib/server/stores/own-fonts';
 import type { RequestHandler } from './$types';
 
-export const GET: RequestHandler = (event) => answer(event, async (em) => json((await ownFonts(em, await findBrand(em, event.params.brand))).families));
+export const GET: RequestHandler = (event) =>
+  answer(event, async (em) => json((await ownFonts(em, await findBrand(em, event.params.brand))).families));
 
 /** Takes in one font: the body is the file; in the query under which terms the client has it, and which face of a collection. */
 export const POST: RequestHandler = (event) =>

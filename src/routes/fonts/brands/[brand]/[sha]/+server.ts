@@ -8,5 +8,7 @@ export const GET: RequestHandler = (event) =>
   answer(event, async (em) => {
     const brand = await findBrand(em, event.params.brand);
     const data = await ownFontData(em, brand.id, event.params.sha);
-    return new Response(new Uint8Array(data), { headers: { 'content-type': 'font/sfnt', 'cache-control': 'private, max-age=31536000, immutable' } });
+    return new Response(new Uint8Array(data), {
+      headers: { 'content-type': 'font/sfnt', 'cache-control': 'private, max-age=31536000, immutable' },
+    });
   });
