@@ -30,7 +30,7 @@ import {
   EMPTY_RECIPE,
   expect,
   familyContext,
-  fontsNeeded,
+  openFor,
   layoutsOf,
   markChecks,
   type MakingLimits,
@@ -208,7 +208,7 @@ export class Draughtsman {
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;
     const palette = this.#palette;
-    await loader.load(fontsNeeded(recipe, sources));
+    await openFor(recipe, sources, loader);
     const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined });
     // What is worked on is every part in its own colors, whatever lies over it.
     const shown = stage ? resolved : dresser(resolved, recipe, palette, dressing);
@@ -228,7 +228,7 @@ export class Draughtsman {
       this.#laid = {
         ...{ key, palette },
         sources: await watermarkSources(watermark, recipes, async (recipe, dressing) => {
-          await loader.load(fontsNeeded(recipe, recipes));
+          await openFor(recipe, recipes, loader);
           return dresser(resolver.resolve({ recipe, sources: recipes, dress: dress(palette, 'full') }), recipe, palette, dressing);
         }),
       };
@@ -266,7 +266,7 @@ export class Draughtsman {
   async measured(markId: string): Promise<MeasuredMark | undefined> {
     const { loader, resolver, dresser, paths } = this.#ready();
     const recipe = this.#recipeOf(markId);
-    await loader.load(fontsNeeded(recipe, this.#recipes));
+    await openFor(recipe, this.#recipes, loader);
     const mark = resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
     return measuredMark(mark, dresser(mark, recipe, this.#palette, 'one-color'), paths);
   }
@@ -286,7 +286,7 @@ export class Draughtsman {
   ): Promise<{ readonly recipe: Recipe; readonly mark: ResolvedMark }> {
     const { loader, resolver } = this.#ready();
     const recipe = changed(this.#recipeOf(markId));
-    await loader.load(fontsNeeded(recipe, this.#recipes));
+    await openFor(recipe, this.#recipes, loader);
     const mark = resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
     await this.#small.fetch(this.#pictureBase, picturesIn(mark.drawing));
     return { recipe, mark };
@@ -298,7 +298,7 @@ export class Draughtsman {
     const recipe = this.#recipeOf(markId);
     const part = recipe.parts.find(({ id }) => id === partId);
     if (!part || !isKnown(part)) return undefined;
-    await loader.load(fontsNeeded(recipe, this.#recipes));
+    await openFor(recipe, this.#recipes, loader);
     const tried = changePart(recipe, partId, { treatments: [...treatments] });
     const mark = resolver.resolve({ recipe: tried, sources: this.#recipes, dress: dress(this.#palette, 'full') });
     let top = partId;
@@ -318,7 +318,7 @@ export class Draughtsman {
     if (!parts) return undefined;
     const recipe = { ...EMPTY_RECIPE, parts };
     const { loader, resolver } = this.#ready();
-    await loader.load(fontsNeeded(recipe, new Map()));
+    await openFor(recipe, new Map(), loader);
     const mark = resolver.resolve({ recipe, sources: new Map(), dress: dress(this.#palette, 'full') });
     return mark.ink && screenPicture({ ...mark, parts: [] }, `built-${name}-`, this.#pictureBase);
   }
@@ -372,7 +372,7 @@ export class Draughtsman {
     const { loader, resolver, paths } = this.#ready();
     const recipe = this.#recipeOf(primaryId);
     const sources = this.#recipes;
-    await loader.load(fontsNeeded(recipe, sources));
+    await openFor(recipe, sources, loader);
     return layoutsOf(
       familyContext({
         id: primaryId,
@@ -513,14 +513,14 @@ export class Draughtsman {
   async #resolved(markId: string): Promise<ResolvedMark> {
     const { loader, resolver } = this.#ready();
     const recipe = this.#recipeOf(markId);
-    await loader.load(fontsNeeded(recipe, this.#recipes));
+    await openFor(recipe, this.#recipes, loader);
     return resolver.resolve({ recipe, sources: this.#recipes, dress: dress(this.#palette, 'full') });
   }
 
   async #lettering(markId: string, partId: string) {
     const { loader } = this.#ready();
     const recipe = this.#recipeOf(markId);
-    await loader.load(fontsNeeded(recipe, this.#recipes));
+    await openFor(recipe, this.#recipes, loader);
     const part = recipe.parts.find(({ id }) => id === partId);
     return { loader, part: part?.kind === 'lettering' ? part : undefined };
   }

@@ -55,7 +55,7 @@ export {
   goingAlone,
 } from './gathering/gather';
 export { MOST_OWN_CHARGES, ownPieceSchema, type OwnPiece } from './builders/crest/bearings';
-export { fontsNeeded } from './rights/fonts-needed';
+export { fontsNeeded, openFor } from './rights/fonts-needed';
 export { partLook, partLookSchema, withPartLook, type PartLook } from './drawing/part-look';
 export { colorOf, mapPaints, paintSchema, type Paint } from './drawing/paint';
 export { placeAt, placing, type Place } from './part-base';

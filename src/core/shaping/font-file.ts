@@ -1,5 +1,4 @@
 import { unzlibSync } from 'fflate';
-import decompress from 'woff2-encoder/decompress';
 import { fail, ok, type Result } from '../result/result';
 
 const TRUETYPE = 0x00010000;
@@ -43,6 +42,8 @@ export async function unpackFontFile(file: Uint8Array, face?: number): Promise<R
     // The header says how large the font will be; a small file that would fill the memory is refused unopened.
     if (file.length < 48 || view.getUint32(16) > LARGEST_FONT_BYTES)
       return file.length < 48 ? damaged('WOFF2') : tooLarge(view.getUint32(16));
+    // It is weighty, and few faces need it.
+    const { default: decompress } = await import('woff2-encoder/decompress');
     try {
       return ok(await decompress(file));
     } catch {

@@ -37,4 +37,4 @@ export * from './measure';
 export * from './choosing';
 export { wrapText, type WrappedLine, type WrappedText } from './line/wrap';
 export { HYPHEN_LANGUAGES, type HyphenLanguage } from './line/hyphen-languages';
-export { syllables } from './line/hyphens';
+export { readHyphenRules, syllablesIn } from './line/hyphens';

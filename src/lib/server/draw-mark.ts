@@ -1,13 +1,4 @@
-import {
-  dress,
-  fontsNeeded,
-  type DressedMark,
-  type Dressing,
-  type Palette,
-  type Recipe,
-  type ShippedFamily,
-  type Sources,
-} from '$core/index';
+import { dress, openFor, type DressedMark, type Dressing, type Palette, type Recipe, type ShippedFamily, type Sources } from '$core/index';
 import { fonts } from './fonts';
 
 /** A mark to be drawn, and in which colorway. */
@@ -24,6 +15,6 @@ export async function drawMark(
   ownFamilies: readonly ShippedFamily[] = [],
 ): Promise<DressedMark> {
   const { loader, resolver, dresser } = await fonts(ownFamilies);
-  await loader.load(fontsNeeded(recipe, sources));
+  await openFor(recipe, sources, loader);
   return dresser(resolver.resolve({ recipe, sources, dress: dress(palette, 'full') }), recipe, palette, dressing);
 }

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { graphemesOf, syllables, wrapText } from '$core/index';
+import { graphemesOf, HYPHEN_LANGUAGES, readHyphenRules, syllablesIn, wrapText } from '$core/index';
 import { random } from '../../support/random';
 
 /** Every letter one wide. */
 const letters = (piece: string): number => graphemesOf(piece).length;
 const lines = (text: string, width: number) => wrapText(text, letters, width).lines.map((line) => line.text);
+
+await readHyphenRules(HYPHEN_LANGUAGES);
 
 describe('a text in a column', () => {
   it('is filled line by line, without the spaces at their ends', () => {
@@ -64,12 +66,11 @@ describe('a text in a column', () => {
     ['spanish', 'panadería', 'pa|na|de|ría'],
     ['italian', 'ceramiche', 'ce|ra|mi|che'],
   ] as const)('words are divided where the language allows: %s, %s', (language, word, wanted) => {
-    expect(syllables(word, language).join('|')).toBe(wanted);
+    expect(syllablesIn(language)?.(word).join('|')).toBe(wanted);
   });
 
   it('a word is divided with a hyphen where that fills the line, no more than two lines on end, and only where its language allows', () => {
-    const divided = (text: string, width: number) =>
-      wrapText(text, letters, width, (piece) => syllables(piece, 'german')).lines.map((line) => line.text);
+    const divided = (text: string, width: number) => wrapText(text, letters, width, syllablesIn('german')).lines.map((line) => line.text);
     expect(divided('Eine Werkstatt', 10)).toEqual(['Eine Werk-', 'statt']);
     expect(divided('Eine Werkstatt', 9)).toEqual(['Eine', 'Werkstatt']);
     expect(divided('Donaudampfschifffahrt', 12)).toEqual(['Donaudampf-', 'schifffahrt']);
@@ -84,7 +85,7 @@ describe('a text in a column', () => {
       const text = Array.from({ length: 1 + Math.floor(next() * 9) }, () => words[Math.floor(next() * words.length)]).join(' ');
       const width = 2 + Math.floor(next() * 20);
       const all = graphemesOf(text).map((grapheme) => grapheme.text);
-      const { lines: found } = wrapText(text, letters, width, (piece) => syllables(piece, 'german'));
+      const { lines: found } = wrapText(text, letters, width, syllablesIn('german'));
       let count = 0;
       for (const [at, line] of found.entries()) {
         expect(letters(line.text), `${seed} ${line.text}`).toBeLessThanOrEqual(width);

@@ -87,6 +87,9 @@ export interface Resolver {
   readonly resolve: (view: MarkView) => ResolvedMark;
 }
 
+/** What is still on its way must not leave a picture without it behind. */
+const STILL_COMING: ReadonlySet<string> = new Set(['font-not-loaded', 'not-divided']);
+
 /** Part pictures remembered; a few hundred marks' worth. */
 const PICTURES_KEPT = 4000;
 
@@ -173,8 +176,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     if (kept) return kept;
     const picture = drawPart(part, context);
     const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes) };
-    // A font that is still on its way must not leave an empty picture behind.
-    if (!drawn.picture.notices.some((notice) => notice.code === 'font-not-loaded')) pictures.put(key, drawn);
+    if (!drawn.picture.notices.some(({ code }) => STILL_COMING.has(code))) pictures.put(key, drawn);
     return drawn;
   };
 

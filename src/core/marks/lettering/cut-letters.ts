@@ -1,5 +1,5 @@
 import { boundsOf, type PathAlgebra, type Region } from '../../geometry';
-import type { SetLetter, StandingOutline } from '../../type';
+import { graphemesOf, type SetLetter, type StandingOutline } from '../../type';
 import { cutThrough } from './cuts';
 import { outlineOfLetter, type Outline } from './outlines';
 import type { Cut, Lettering } from './schema';
@@ -11,14 +11,7 @@ interface Cutting {
 }
 
 /** Whether the text has that letter at that place now. */
-export const letterIs = (part: Lettering, index: number, wanted: string): boolean => lettersAt(part)[index] === wanted;
-const texts = new WeakMap<Lettering, readonly string[]>();
-const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' });
-function lettersAt(part: Lettering): readonly string[] {
-  const kept = texts.get(part) ?? Array.from(segmenter.segment(part.text), ({ segment }) => segment);
-  texts.set(part, kept);
-  return kept;
-}
+export const letterIs = (part: Lettering, index: number, wanted: string): boolean => graphemesOf(part.text)[index]?.text === wanted;
 
 const cutKey = ({ id: _id, at: _at, ...numbers }: Cut): string => JSON.stringify(numbers);
 

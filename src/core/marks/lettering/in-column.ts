@@ -1,5 +1,5 @@
 import type { Problem } from '../../result/result';
-import { syllables, wrapText, type WrappedLine, type WrappedText } from '../../type';
+import { syllablesIn, wrapText, type WrappedLine, type WrappedText } from '../../type';
 import { inkOfLetters, lowered, type FlatLine, type LineSetting } from './flat-text';
 import type { Lettering, Wrap } from './schema';
 
@@ -29,7 +29,7 @@ export function inColumn(
   const perPx = 1000 / sizePx;
   const [width, height] = [wrap.widthPx * perPx, wrap.heightPx === null ? undefined : wrap.heightPx * perPx];
   const { hyphens } = wrap;
-  const partsOf = hyphens ? (piece: string) => syllables(piece, hyphens) : undefined;
+  const partsOf = hyphens && syllablesIn(hyphens);
   const at = (size: number) => {
     const setting: LineSetting = { size, trackingPermille: part.trackingPermille, axes: part.font.axes };
     const widths = new Map<string, number>();
@@ -52,6 +52,12 @@ export function inColumn(
   };
   let best = at(1);
   const notices: Problem[] = [];
+  if (hyphens && !partsOf)
+    notices.push({
+      code: 'not-divided',
+      message: 'Its words are not divided: the rules of their language could not be had.',
+      fix: 'They are asked for again with the next change.',
+    });
   // A word that is wider than its column makes the text smaller too, before it is broken.
   const fits = ({ high, broken }: typeof best): boolean => (height === undefined || high <= height) && broken.length === 0;
   if (height !== undefined && !fits(best)) {

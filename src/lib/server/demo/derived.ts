@@ -3,7 +3,7 @@ import {
   createResolver,
   EMPTY_RECIPE,
   familyContext,
-  fontsNeeded,
+  openFor,
   laidOut,
   type FamilyLayoutName,
   type Linked,
@@ -27,7 +27,7 @@ export async function derivedRecipe(
 ): Promise<Recipe> {
   const [{ loader }, paths] = [await fonts(), await pathAlgebra()];
   const sources = new Map([[primary.id, primary.recipe]]);
-  await loader.load(fontsNeeded(primary.recipe, sources));
+  await openFor(primary.recipe, sources, loader);
   const resolver = createResolver(loader.shelf, paths);
   const laid = laidOut(layout, familyContext({ ...primary, sources, palette, resolver, fonts: loader.shelf, paths }));
   const recipe = laid?.recipe ?? EMPTY_RECIPE;

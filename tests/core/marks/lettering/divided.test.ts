@@ -1,18 +1,34 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { readHyphenRules } from '$core/index';
 import { drawnOn, fillsOf, letteringInput, partNamed } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
 
 const draw = drawnOn(await shelfOf('jost'));
-const column = (more: object = {}) =>
-  draw(
-    letteringInput({
-      text: 'Werkstatt',
-      sizePx: 40,
-      kerning: 'none',
-      wrap: { widthPx: 120, heightPx: null, leastPercent: 100, stands: 'top', even: false, hyphens: 'german' },
-      ...more,
-    }),
-  );
+const divided = (more: object = {}) =>
+  letteringInput({
+    text: 'Werkstatt',
+    sizePx: 40,
+    kerning: 'none',
+    wrap: { widthPx: 120, heightPx: null, leastPercent: 100, stands: 'top', even: false, hyphens: 'german' },
+    ...more,
+  });
+const column = (more: object = {}) => draw(divided(more));
+await readHyphenRules(['german']);
+
+it('until the rules of its language are read, nothing is divided, which is said; then it is', async () => {
+  // Rules that were read stay read: this is asked of a core that nobody has used yet.
+  vi.resetModules();
+  const [unused, hand, shelves] = await Promise.all([
+    import('$core/index'),
+    import('../../../support/drawn-mark'),
+    import('../../../support/fonts'),
+  ]);
+  const drawn = hand.drawnOn(await shelves.shelfOf('jost'));
+  const codes = () => hand.partNamed(drawn(divided()), 'name').notices.map(({ code }) => code);
+  expect([hand.fillsOf(drawn(divided()), 'name').length, codes()]).toEqual([9, ['not-divided', 'word-broken']]);
+  await unused.readHyphenRules(['german']);
+  expect([hand.fillsOf(drawn(divided()), 'name').length, codes()]).toEqual([10, []]);
+});
 
 describe('a word that is divided by a hyphen of ours', () => {
   it('has the letters that were typed, each once; the hyphen is drawn and is none of them', () => {
