@@ -62,6 +62,35 @@ describe('a server that is away for a while', () => {
     await visitor.page.close();
   });
 
+  it('can still be drawn on when it goes before the second drawing worker is had; what that one draws comes with a change after it is back', async () => {
+    // Nothing is kept from before: all that is shown has to be drawn.
+    const fresh = await chromium.browser.createBrowserContext();
+    const visitor = await Visitor.arrive(fresh, app.url);
+    await visitor.page.evaluateOnNewDocument(() => {
+      let had = 0;
+      const Real = Worker;
+      class Unreachable extends Real {
+        constructor(address: string | URL, options?: WorkerOptions) {
+          super(had++ > 0 && !('backAgain' in window) ? '/nothing-answers-here.js' : address, options);
+        }
+      }
+      window.Worker = Unreachable;
+    });
+    await visitor.go('/brands/windrow-kites/marks/primary');
+    const before = await visitor.stage();
+    await visitor.sees('The proofs could not be drawn');
+    expect(await visitor.page.$$('aside svg[aria-label="one color"] path')).toEqual([]);
+    await typeName(visitor, 'Windrow, drawn');
+    await visitor.stageAfter(before);
+    await visitor.saved();
+    await visitor.page.evaluate(() => Object.assign(window, { backAgain: true }));
+    await visitor.fill('Text', 'Windrow');
+    for (const name of ['At 16 pixels', 'one color', 'reversed']) await visitor.page.waitForSelector(`aside svg[aria-label="${name}"] path`);
+    await visitor.seesNot('The proofs could not be drawn');
+    expect(visitor.errors).toEqual([]);
+    await fresh.close();
+  });
+
   it('leaves the table where it is, whatever room is asked for: the browser is offline, and says so', async () => {
     const visitor = await Visitor.arrive(chromium.browser, app.url);
     await visitor.go('/brands/windrow-kites/marks/primary');

@@ -20,7 +20,7 @@ export class Visitor {
     page.setDefaultTimeout(60_000);
   }
 
-  static async arrive(browser: Browser, home: string): Promise<Visitor> {
+  static async arrive(browser: Pick<Browser, 'newPage'>, home: string): Promise<Visitor> {
     const page = await browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     return new Visitor(page, home);
