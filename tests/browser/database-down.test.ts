@@ -85,7 +85,8 @@ describe('a server that is away for a while', () => {
     await visitor.saved();
     await visitor.page.evaluate(() => Object.assign(window, { backAgain: true }));
     await visitor.fill('Text', 'Windrow');
-    for (const name of ['At 16 pixels', 'one color', 'reversed']) await visitor.page.waitForSelector(`aside svg[aria-label="${name}"] path`);
+    for (const name of ['At 16 pixels', 'one color', 'reversed'])
+      await visitor.page.waitForSelector(`aside svg[aria-label="${name}"] path`);
     await visitor.seesNot('The proofs could not be drawn');
     expect(visitor.errors).toEqual([]);
     await fresh.close();

@@ -44,14 +44,28 @@ function grainFor(regions: readonly Region[], fine: number): Grain {
   return { fine: finer, precision: Math.min(MOST_PRECISION, Math.max(PRECISION, Math.ceil(-Math.log10(finer)) + 2)) };
 }
 
+/** Outlines whose polygons are remembered: those of one drawing, which are combined with one thing after another. */
+const KEPT = 64;
+const cleaned = new Map<Region['path'], Map<string, PathsD>>();
+
 /** A region on its own, as clean polygons filled by the nonzero rule. */
-const clean = (region: Region, { fine, precision }: Grain): PathsD =>
-  unionD(
+function clean(region: Region, { fine, precision }: Grain): PathsD {
+  const key = `${region.rule} ${fine} ${precision}`;
+  const known = cleaned.get(region.path) ?? new Map<string, PathsD>();
+  const kept = known.get(key);
+  if (kept) return kept;
+  const polygons = unionD(
     flatten(region.path, fine).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
     [],
     region.rule === 'evenodd' ? ClipperRule.EvenOdd : ClipperRule.NonZero,
     precision,
   );
+  known.set(key, polygons);
+  const oldest = cleaned.keys().next();
+  if (!cleaned.has(region.path) && cleaned.size >= KEPT && !oldest.done) cleaned.delete(oldest.value);
+  cleaned.set(region.path, known);
+  return polygons;
+}
 
 function regionOf(polygons: PathsD): Region {
   const pen = new PathPen();

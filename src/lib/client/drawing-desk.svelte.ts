@@ -117,6 +117,35 @@ export class DrawingDesk {
     });
   }
 
+  /**
+   * Asks about many things, the first ones of one worker and the last ones of the other, until they meet: neighbors share what is costly, and
+   * whoever looks sees the first ones first.
+   * @param palette what both are told before
+   * @param wanted whether anybody still waits for them
+   */
+  async aboutEach<Q, A>(
+    questions: readonly Q[],
+    palette: Palette,
+    ask: (draughtsman: Remote<Draughtsman>, question: Q) => Promise<A>,
+    answered: (question: Q, answer: A) => void,
+    wanted: () => boolean,
+  ): Promise<void> {
+    const left = [...questions];
+    const go = async (draughtsman: Remote<Draughtsman>, next: () => Q | undefined) => {
+      for (let question = next(); question !== undefined && wanted(); question = next()) {
+        const answer = await ask(draughtsman, question);
+        if (wanted()) answered(question, answer);
+      }
+    };
+    const front = this.about(new Map(), palette, (draughtsman) => go(draughtsman, () => left.shift()));
+    // Where the second one cannot be had, the first does it all.
+    const behind = this.#toldBehind({ palette, recipes: new Map() }).then(
+      (draughtsman) => go(draughtsman, () => left.pop()),
+      () => undefined,
+    );
+    await Promise.all([front, behind]);
+  }
+
   close(): void {
     this.#closed = true;
     this.#front.close();
@@ -194,7 +223,7 @@ export class DrawingDesk {
   }
 
   /** The second worker, told of the marks as they are. */
-  async #toldBehind({ palette, recipes }: DrawnMarks): Promise<Remote<Draughtsman>> {
+  async #toldBehind({ palette, recipes }: Pick<DrawnMarks, 'palette' | 'recipes'>): Promise<Remote<Draughtsman>> {
     const thread = (this.#behind ??= this.#newThread());
     try {
       await thread.opened;

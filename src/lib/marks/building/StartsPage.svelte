@@ -61,14 +61,16 @@
       const found = await table.desk.ask((draughtsman) => draughtsman.starts(kind, heard, families));
       if (!wanted) return;
       starts = found;
-      for (const start of found) {
-        const picture = await table.desk.ask((draughtsman) =>
-          draughtsman.buildTried(table.building.fresh(kind, start.numbers), `start-${start.id}`),
-        );
-        if (!wanted) return;
-        if (picture) pictures = { ...pictures, [start.id]: picture };
-        drawn++;
-      }
+      await table.desk.aboutEach(
+        found,
+        table.palette,
+        (draughtsman, start) => draughtsman.buildTried(table.building.fresh(kind, start.numbers), `start-${start.id}`),
+        (start, picture) => {
+          if (picture) pictures = { ...pictures, [start.id]: picture };
+          drawn++;
+        },
+        () => wanted,
+      );
     };
     draw().catch(() => (fault = 'The compositions could not be drawn. Choose the kind again.'));
     return () => (wanted = false);
