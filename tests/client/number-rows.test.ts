@@ -48,6 +48,8 @@ const SAMPLES: { readonly [K in keyof typeof NUMBERS]: KnownPart } = {
   longerSide: made(art),
   artWeight: made({ ...art, weightPx: 4 }),
   curve: made({ kind: 'curve', id: 'c', points: curve.points }),
+  growth: made({ kind: 'curve', id: 'c', points: curve.points, growth: { kind: 'olive' } }),
+  growthGap: made({ kind: 'curve', id: 'c', points: curve.points, growth: { kind: 'olive', runs: 'inward' } }),
   inlay: made({ kind: 'inlay', id: 'i', members: ['p', 'a'] }),
   weave: made({ kind: 'combination', id: 'w', members: ['p', 'a'], how: 'weave' }),
   contact: made({ kind: 'contact', id: 'k', members: ['name'], lines: [{ text: 'name' }] }),

@@ -20,7 +20,7 @@ import { ring } from '../shapes/ring';
 import { count, defineForm, percent, sized, type NumberField } from '../shapes/form';
 import { brush, layered, leaf, mirroredX } from './brush';
 import { bloom, type BloomKind } from './blooms';
-import { acornPiece, oakBlade } from './wreaths';
+import { acornPiece, oakBlade } from './growths';
 
 /**
  * The simple charges of heraldry and small signs like them, each our own construction after what the name means.

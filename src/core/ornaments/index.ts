@@ -30,3 +30,5 @@ export const ornaments = {
   ...scrolls,
 } as const;
 export { bloom, BLOOMS, sprig, type BloomKind } from './blooms';
+export { GROWTH_NAMES, growthRow, type GrowthName } from './growths';
+export { grownAlong, RUNS, SIDES, startingGarland, type Garland, type GrownGarland, type Walk } from './garland';

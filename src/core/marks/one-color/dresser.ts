@@ -6,8 +6,7 @@ import type { Recipe } from '../recipe/recipe';
 import { standsInInk } from '../recipe/standing';
 import { isKnown } from '../registry';
 import type { ResolvedMark } from '../drawing/resolve';
-import { oneColor, paintedOnce, type OneColor } from './one-color';
-import type { Sheet } from './decide';
+import { oneColor, paintedOnce, type OneColor, type OneColorRequest } from './one-color';
 import type { OneColorWish } from './wishes';
 
 /** Results remembered: the colorways of a mark share one, and a mark that comes back is not decided anew. */
@@ -21,17 +20,17 @@ export interface DressedMark extends ResolvedMark {
 export type Dresser = (mark: ResolvedMark, recipe: Recipe, palette: Palette, dressing: Dressing) => DressedMark;
 
 /**
- * Whether parts that hold light and dark side by side are to be decided anew where the sheet is dark: the designer's word, else yes for what is
- * light and dark by itself (a portrait), and no for what is so by its treatments: letters stay ink, whatever stands behind them.
+ * The parts that are to be decided anew where the sheet is dark: by the designer's word, else those that hold light and dark side by side by
+ * themselves (portraits), and not what does so by its treatments: letters stay ink, whatever stands behind them.
  */
-function wantsAnew(recipe: Recipe, portraits: readonly string[]): boolean {
+function decidedAnew(recipe: Recipe, portraits: readonly string[]): ReadonlySet<string> {
   const own = recipe.parts.flatMap((part) => (isKnown(part) ? [part] : []));
-  return (
-    portraits.some((id) => {
-      const part = own.find((each) => each.id === id);
-      return (part?.reversedAs ?? (part?.treatments ? 'same' : 'anew')) === 'anew';
-    }) || own.some(({ reversedAs }) => reversedAs === 'anew')
-  );
+  const asked = own.filter(({ reversedAs }) => reversedAs === 'anew').flatMap(({ id }) => [id, ...membersDeep(recipe, id)]);
+  const light = portraits.filter((id) => {
+    const part = own.find((each) => each.id === id);
+    return (part?.reversedAs ?? (part?.treatments ? 'same' : 'anew')) === 'anew';
+  });
+  return new Set([...asked, ...light]);
 }
 
 /** What the designer decided, by part; what draws other parts decides for those of them that say nothing of their own. */
@@ -69,19 +68,20 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
       [...wishes],
       mark.drawing.groups.map(({ id, children, transform, opacity }) => [id, named(children), transform, opacity]),
     ]);
-    const solved = (sheet: Sheet): OneColor => {
-      const key = `${sheet} ${content}`;
+    const solved = (onDark?: OneColorRequest['onDark']): OneColor => {
+      const key = `${onDark ? [...onDark.anew].join() : ''} ${content}`;
       const known = kept.get(key);
       if (known) return known;
-      const made = oneColor({ mark, palette, paths, sure, wishes, sheet });
+      const made = oneColor({ ...{ mark, palette, paths, sure, wishes }, ...(onDark ? { onDark } : {}) });
       const oldest = kept.keys().next();
       if (kept.size >= KEPT && !oldest.done) kept.delete(oldest.value);
       kept.set(key, made);
       return made;
     };
-    const same = solved('light');
+    const same = solved();
     // What was decided once holds for the whole brand; only what would become a negative is decided anew for what is light on dark.
-    const made = (paint === palette.paper || paint === '#ffffff') && wantsAnew(recipe, same.portraits) ? solved('dark') : same;
+    const anew = paint === palette.paper || paint === '#ffffff' ? decidedAnew(recipe, same.portraits) : undefined;
+    const made = anew && anew.size > 0 ? solved({ anew, before: same }) : same;
     return { ...mark, drawing: paintedOnce(made, paint), oneColor: made };
   };
 }

@@ -41,6 +41,8 @@ export interface OneColor {
   readonly invented: number;
   /** Parts that hold light and dark side by side: turned as they are, they become negatives. */
   readonly portraits: readonly string[];
+  /** What was decided, by unit. */
+  readonly decided: readonly State[];
   /** How many gaps and outlines were cut, and path operations run. */
   readonly gaps: number;
   readonly operations: number;
@@ -53,8 +55,8 @@ export interface OneColorRequest {
   /** Slower, surer: used where the first result does not show what was decided. */
   readonly sure: PathAlgebra;
   readonly wishes: ReadonlyMap<string, OneColorWish>;
-  /** What it is painted on; light unless said otherwise. */
-  readonly sheet?: Sheet;
+  /** Painted light on dark: which parts are decided anew for it, with all that touches them. Everything else stays as it was decided before. */
+  readonly onDark?: { readonly anew: ReadonlySet<string>; readonly before: OneColor };
 }
 
 const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
@@ -74,7 +76,8 @@ const TREATED_AS = { hatched: 'hatched', open: 'clear' } as const;
  * full color is told apart; nothing vanishes silently.
  * @source the rule “labels”: least cost over what every unit becomes, measured on an item buffer of the full-color mark; its figures stand in docs/one-color.md
  */
-export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }: OneColorRequest): OneColor {
+export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColorRequest): OneColor {
+  const sheet: Sheet = onDark ? 'dark' : 'light';
   const text = new Set(mark.parts.filter(({ lettering }) => lettering).map(({ id }) => id));
   const { leaves, units, pictures } = leavesOf(
     mark.drawing,
@@ -108,6 +111,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
       swapped: 0,
       invented: 0,
       portraits: [],
+      decided: [],
       gaps: 0,
       operations: 0,
     };
@@ -122,6 +126,10 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
     const state = wish ? STATE_OF[wish] : unit.fixed && TREATED_AS[unit.fixed];
     if (state) fixed.set(unit.index, state);
     if (wish === 'gap' || wish === 'outline') drawn.set(unit.index, wish);
+  }
+  if (onDark) {
+    const anew = touching(onDark.anew, buffer);
+    onDark.before.decided.forEach((state, unit) => !anew.has(unit) && !fixed.has(unit) && fixed.set(unit, state));
   }
   const states = decide(buffer, gapPx, fixed, sheet);
   const first = buildOneColor(leaves, buffer, states, gapPx, paths, drawn);
@@ -143,9 +151,29 @@ export function oneColor({ mark, palette, paths, sure, wishes, sheet = 'light' }
     swapped: swappedShare(buffer, states, sheet),
     invented: inventedShare(built.area, buffer, states, gapPx),
     portraits: portraitsIn(buffer, gapPx),
+    decided: states,
     gaps: built.gaps,
     operations: built.operations,
   };
+}
+
+/** The units of parts, and of whatever borders on them or on what does. */
+function touching(parts: ReadonlySet<string>, { units, borders }: ItemBuffer): ReadonlySet<number> {
+  const beside = new Map<number, number[]>();
+  const join = (one: number, other: number) => beside.set(one, [...(beside.get(one) ?? []), other]);
+  for (const { one, other } of borders) {
+    if (one < 0 || other < 0) continue;
+    join(one, other);
+    join(other, one);
+  }
+  const found = new Set<number>();
+  const next = units.flatMap(({ index, part }) => (parts.has(part) ? [index] : []));
+  for (let unit = next.pop(); unit !== undefined; unit = next.pop()) {
+    if (found.has(unit)) continue;
+    found.add(unit);
+    next.push(...(beside.get(unit) ?? []));
+  }
+  return found;
 }
 
 /** Lightness differs by this much, OKLab, along a strong border. */

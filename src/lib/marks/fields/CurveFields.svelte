@@ -16,6 +16,7 @@
   import Pick from '$lib/ui/Pick.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Tick from '$lib/ui/Tick.svelte';
+  import GrowthFields from './GrowthFields.svelte';
   import NumberFields from './NumberFields.svelte';
   import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
@@ -48,20 +49,21 @@
   value={table.differ(part, 'paint') ? 'mixed' : part.paint}
   choose={(paint) => table.change(part.id, 'Color', { paint })}
 />
-<Choice
-  label="Ends"
-  hint="How the curve ends where it is open"
-  value={part.cap}
-  options={CAPS.map((cap) => ({ value: cap, label: cap }))}
-  choose={(cap) => table.change(part.id, 'Ends', { cap })}
-/>
-<Choice
-  label="Corners"
-  hint="How the curve goes round a corner"
-  value={part.join}
-  options={JOINS.map((join) => ({ value: join, label: join }))}
-  choose={(join) => table.change(part.id, 'Corners', { join })}
-/>
+<GrowthFields {part} />
+{#if !part.growth}<Choice
+    label="Ends"
+    hint="How the curve ends where it is open"
+    value={part.cap}
+    options={CAPS.map((cap) => ({ value: cap, label: cap }))}
+    choose={(cap) => table.change(part.id, 'Ends', { cap })}
+  />
+  <Choice
+    label="Corners"
+    hint="How the curve goes round a corner"
+    value={part.join}
+    options={JOINS.map((join) => ({ value: join, label: join }))}
+    choose={(join) => table.change(part.id, 'Corners', { join })}
+  />{/if}
 <div class="two">
   <Tick
     label="Closed"

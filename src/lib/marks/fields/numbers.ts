@@ -20,6 +20,26 @@ export const NUMBERS = {
   longerSide: [{ label: 'Longer side', at: 'sizePx', unit: 'px', gesture: 'Size', hint: 'How wide or high it is, whichever is more' }],
   artWeight: [{ label: 'Weight', at: 'weightPx', unit: 'px', step: 0.5, gesture: 'Stroke weight', hint: FIRST_STROKE }],
   curve: [{ label: 'Weight', at: 'weightPx', unit: 'px', hint: 'How thick the curve is drawn; 0 draws its inside only' }],
+  growth: [
+    {
+      label: 'Every',
+      at: 'growth.everyPx',
+      unit: 'px',
+      gesture: 'Leaves every',
+      hint: 'How far it is from one pair of leaves to the next',
+    },
+    { label: 'Leaf length', at: 'growth.lengthPx', unit: 'px', hint: 'How long the first leaves are' },
+    { label: 'Open', at: 'growth.openDeg', unit: '°', hint: 'The angle between a leaf and its stem' },
+    {
+      label: 'Falls off',
+      at: 'growth.fallPercent',
+      unit: '%',
+      hint: 'How much smaller the last leaves are, and how much thinner the stem',
+    },
+    { label: 'Uneven', at: 'growth.unevenPercent', unit: '%', hint: 'How much leaves differ, as if they had grown' },
+    { label: 'Variation', at: 'growth.seed', hint: 'Another number, another branch of the same kind' },
+  ],
+  growthGap: [{ label: 'Free in the middle', at: 'growth.gapPx', unit: 'px', hint: 'Kept clear between the two branches' }],
   inlay: [
     {
       label: 'Inside of the edge by',

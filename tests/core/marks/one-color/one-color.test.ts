@@ -151,6 +151,29 @@ describe('a mark reversed', () => {
   });
 });
 
+describe('what stands beside a portrait, reversed', () => {
+  it('stays as it was decided: a name in ink is light on dark; what touches the portrait is decided with it', () => {
+    const face = {
+      ...{ kind: 'art', id: 'face', source: { title: 'Face' }, sizePx: 200, place: { x: 0, y: 0, turnDeg: 0 } },
+      slots: [
+        { original: '#241a12', paint: { role: 'ink' } },
+        { original: '#f0e0c8', paint: { role: 'paper' } },
+      ],
+      pieces: [
+        { data: 'M-500 -500L500 -500L500 500L-500 500Z', slot: 0 },
+        { data: 'M-350 -350L350 -350L350 350L-350 350Z', slot: 1 },
+      ],
+    } as unknown as PartInput;
+    const beside = disk('name', 'ink', 120, { place: { x: 260, y: 0, turnDeg: 0 } });
+    const mark = as('reversed', face, beside);
+    expect(mark.oneColor?.parts.find(({ part }) => part === 'name')).toMatchObject({ states: ['ink'], told: 1 });
+    expect(areaOf(mark) / (140 * 140 + circle(120))).toBeCloseTo(1, 1);
+    // Behind the face, and touching it, the same disk is the dark that the face stands out from.
+    const behind = as('reversed', disk('name', 'ink', 320), face);
+    expect(behind.oneColor?.parts.find(({ part }) => part === 'name')?.states).toEqual(['clear']);
+  });
+});
+
 describe('random marks in one color', () => {
   // The bars of the measured rule; the figures of 300 marks stand in docs/deep-checks.md.
   const count = casesOf({ inFull: 300, sample: 8 });
