@@ -114,4 +114,35 @@ describe('everything done to letters is pulled on the stage', () => {
     await visitor.chord('Control', 'z');
     await count(2);
   });
+
+  it('a branch grows along a curve: added by name, of another kind by one choice, from both ends, and back by undo', async () => {
+    const { visitor } = test;
+    const made = await send<{ slug: string }>(`${brand()}/marks`, 'POST', { name: 'Branch', role: 'secondary', recipe: recipeOf() });
+    const { slug } = made.value;
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await visitor.page.locator('input[aria-label="Add anything"]').click();
+    await visitor.page.keyboard.type('branch along');
+    await visitor.page.waitForFunction(() =>
+      document.querySelector('[role="option"][aria-selected="true"]')?.textContent?.includes('Branch along a curve'),
+    );
+    await visitor.press('Enter');
+    const growth = async () => ((await part(slug).catch(() => undefined))?.['growth'] ?? {}) as Record<string, unknown>;
+    await expect.poll(async () => (await growth())['kind']).toBe('laurel');
+    const laurel = await visitor.stage();
+    await visitor.pick('Grows along it', 'rose');
+    await expect.poll(async () => (await growth())['kind']).toBe('rose');
+    // Leaves and flowers in two colors.
+    const rose = await visitor.stageAfter(laurel);
+    expect(new Set(rose.match(/fill="#[0-9a-f]{6}"/g)).size).toBeGreaterThan(1);
+    await visitor.page.evaluate(() =>
+      [...document.querySelectorAll('label')].find((each) => each.textContent?.trim() === 'from both ends')?.click(),
+    );
+    await expect.poll(async () => (await growth())['runs']).toBe('inward');
+    await visitor.saved();
+    for (const wanted of ['outward', 'outward']) {
+      await visitor.chord('Control', 'z');
+      await expect.poll(async () => (await growth())['runs']).toBe(wanted);
+    }
+    await visitor.stageIs(laurel);
+  });
 });
