@@ -17,6 +17,7 @@ const { familyFollows, proofWall } = await import('./bench/family.mjs');
 const { packOfSixty } = await import('./bench/handover.mjs');
 const { goodsComposed, runOfPhotos } = await import('./bench/photos.mjs');
 const { pictures } = await import('./bench/pictures.mjs');
+const { pageOfStarts } = await import('./bench/starts.mjs');
 const { treatments } = await import('./bench/treatments.mjs');
 const { studioOfManyBrands } = await import('./bench/studio.mjs');
 const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/type-trials.mjs');
@@ -49,6 +50,7 @@ const SECTIONS = {
       ...(await goodsComposed(home)),
       ...(await runOfPhotos(home)),
     ]),
+  starts: () => withThrowawayApp('starts', pageOfStarts),
   studio: () => withThrowawayApp('studio', studioOfManyBrands),
 };
 

@@ -146,6 +146,13 @@ export class DrawingDesk {
     await Promise.all([front, behind]);
   }
 
+  /** Lets the second worker do something that is likely to be asked for next; nobody waits for it, or hears of it where it fails. */
+  ahead(palette: Palette, task: (draughtsman: Remote<Draughtsman>) => Promise<unknown>): void {
+    this.#toldBehind({ palette, recipes: new Map() })
+      .then(task)
+      .catch(() => undefined);
+  }
+
   close(): void {
     this.#closed = true;
     this.#front.close();

@@ -47,6 +47,18 @@
   let working = $state(false);
   let drawn = $state(0);
 
+  /** What takes longest to begin is begun while the hand is on its way to a kind. */
+  const SLOWEST: BuilderName = 'crest';
+  $effect(() => {
+    if (!open || builder !== undefined) return;
+    const { heard } = table.building.heard();
+    const families = table.secondFamily === undefined ? [] : [table.secondFamily];
+    table.desk.ahead(table.palette, async (draughtsman) => {
+      const last = (await draughtsman.starts(SLOWEST, heard, families)).at(-1);
+      if (last) await draughtsman.buildTried(table.building.fresh(SLOWEST, last.numbers), 'ahead');
+    });
+  });
+
   $effect(() => {
     if (!open || builder === undefined) return;
     const kind = builder;
