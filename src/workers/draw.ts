@@ -3,6 +3,8 @@ import { createFontLoader, type FontLoader } from '$core/shaping';
 import {
   builtParts,
   changePart,
+  dealt,
+  partsAlone,
   fontsOfBuilt,
   heardNow,
   madeBy,
@@ -109,6 +111,17 @@ export interface BrandNews {
   readonly palette: Palette;
   /** Recipes by mark id, every part as JSON: quicker to hand over than objects, and a part that has not changed is known again by its text. */
   readonly marks: readonly { readonly id: string; readonly parts: readonly string[]; readonly whole?: WholeMark | undefined }[];
+}
+
+/** How much each color of a mark covers, in its own square units, by what is painted: what lies behind counts as well. */
+function areasByColor({ drawing }: ResolvedMark): ReadonlyMap<string, number> {
+  const areas = new Map<string, number>();
+  walkNodes<DrawingNode>(drawing.groups, (node, { map }) => {
+    if (node.kind !== 'fill') return;
+    const area = weightOf([{ path: mapPath(node.path, map), rule: node.rule }], 0.5)?.area ?? 0;
+    areas.set(node.color, (areas.get(node.color) ?? 0) + area);
+  });
+  return areas;
 }
 
 /** A built group that has no members yet. */
@@ -417,13 +430,17 @@ export class Draughtsman {
 
   /** How much area each color of a mark covers, in square mark pixels, whatever lies over it. */
   async colorAreas(markId: string): Promise<ReadonlyMap<string, number>> {
-    const areas = new Map<string, number>();
-    walkNodes<DrawingNode>((await this.#resolved(markId)).drawing.groups, (node, { map }) => {
-      if (node.kind !== 'fill') return;
-      const area = weightOf([{ path: mapPath(node.path, map), rule: node.rule }], 0.5)?.area ?? 0;
-      areas.set(node.color, (areas.get(node.color) ?? 0) + area);
-    });
-    return areas;
+    return areasByColor(await this.#resolved(markId));
+  }
+  /** A mark, or some of its parts, dressed in the palette by the areas of its colors; the recipe as it is where every color stays. */
+  async dressedInPalette(markId: string, ids: readonly string[] = []): Promise<{ readonly recipe: Recipe; readonly changed: boolean }> {
+    const recipe = this.#recipeOf(markId);
+    await openFor(recipe, this.#recipes, this.#ready().loader);
+    const alone = partsAlone(recipe, ids);
+    const { resolver } = this.#ready();
+    const mark = resolver.resolve({ recipe: alone, sources: this.#recipes, dress: dress(this.#palette, 'full') });
+    const next = dealt(recipe, areasByColor(mark), this.#palette, ids);
+    return { recipe: next, changed: next !== recipe };
   }
 
   /** How heavy the parts of a mark are, thinnest first. */

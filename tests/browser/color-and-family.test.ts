@@ -232,3 +232,55 @@ describe('color last, and a family that follows', () => {
     await visitor.sees('7 of 24');
   });
 });
+
+describe('dressing in the palette', () => {
+  it('all marks in one gesture, and back in one; and of a mark the chosen part alone', async () => {
+    const { visitor } = test;
+    const brand = (await send<Brand>(`${test.app.url}/api/brands`, 'POST', { name: 'Slipway Lamps', palette })).value;
+    const disk = (id: string, hex: Hex, x: number) =>
+      ({
+        kind: 'shape',
+        id,
+        form: { form: 'disk', widthPx: 100, heightPx: 100 },
+        paint: { hex },
+        place: { x, y: 0, turnDeg: 0 },
+      }) as PartInput;
+    const paints = async (slug: string) =>
+      (
+        await read<{ recipe: { parts: { id: string; paint: unknown }[] } }>(`${test.app.url}/api/brands/${brand.slug}/marks/${slug}`)
+      ).recipe.parts.map(({ paint }) => JSON.stringify(paint));
+    const slugs: string[] = [];
+    for (const name of ['One', 'Two', 'Three'])
+      slugs.push(
+        (
+          await send<Mark>(`${test.app.url}/api/brands/${brand.slug}/marks`, 'POST', {
+            ...{ name, role: 'secondary' },
+            recipe: recipe(disk('left', '#15191c', 0), disk('right', '#faf8f0', 200)),
+          })
+        ).value.slug,
+      );
+    const loose = await paints(slugs[0] as string);
+    await visitor.go(`/brands/${brand.slug}/color`);
+    await visitor.page.evaluate(() =>
+      [...document.querySelectorAll('label')].find((each) => each.textContent?.trim().toLowerCase().includes('colorways'))?.click(),
+    );
+    await visitor.click('Dress all marks');
+    await visitor.sees('3 marks dressed.');
+    for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(['{"role":"ink"}', '{"role":"paper"}']);
+    await visitor.click('Dress all marks');
+    await visitor.sees('Every mark is dressed in the palette already.');
+    await visitor.click('Undo');
+    for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(loose);
+    await visitor.click('Redo');
+    for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(['{"role":"ink"}', '{"role":"paper"}']);
+    await visitor.click('Undo');
+    for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(loose);
+
+    await visitor.go(`/brands/${brand.slug}/marks/${slugs[1]}`);
+    await visitor.stage();
+    await visitor.page.locator('section[aria-label="Recipe"] button.title').click();
+    await visitor.page.locator('::-p-text(Arrange)').click();
+    await visitor.page.locator('::-p-text(Dress in the palette)').click();
+    await expect.poll(() => paints(slugs[1] as string)).toEqual([loose[0], '{"role":"paper"}']);
+  });
+});

@@ -106,6 +106,7 @@ export {
   type Recipe,
 } from './recipe/recipe';
 export { paintKey, paintsIn, repainted } from './recipe/repaint';
+export { dealt, partsAlone } from './recipe/dealt';
 export { standing, standsInInk } from './recipe/standing';
 export {
   describePart,

@@ -18,6 +18,7 @@
   import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';
   import type { OpenWork } from '$lib/client/work/open-work.svelte';
+  import type { OpenMark } from '$lib/client/work/open-mark.svelte';
   import { openDocument, openPalette } from '$lib/client/work/open-document.svelte';
   import { answerUndoKeys, undoOrder } from '$lib/client/work/undo-order';
   import Choice from '$lib/ui/Choice.svelte';
@@ -29,6 +30,7 @@
   import BringColors from './BringColors.svelte';
   import { ColorDesk, provideColorDesk } from './color-desk.svelte';
   import Colorways from './Colorways.svelte';
+  import { MarksTogether } from './marks-together.svelte';
   import ContrastGrid from './ContrastGrid.svelte';
   import OfferedColors from './OfferedColors.svelte';
   import OnMarks from './OnMarks.svelte';
@@ -53,16 +55,19 @@
   $effect(() => {
     desk.marks = marks;
   });
-  let ways: OpenWork<Recipe> | undefined = $state.raw();
-  const works: readonly OpenWork<unknown>[] = $derived([desk.colors, desk.keptBeside, ...(ways ? [ways] : [])]);
-  const order = undoOrder(() => works);
+  let ways: OpenMark | undefined = $state.raw();
+  // svelte-ignore state_referenced_locally
+  const together = new MarksTogether(brand.slug);
+  const works: readonly OpenWork<unknown>[] = $derived([desk.colors, desk.keptBeside, ...(ways ? [ways] : []), ...together.opened]);
+  // What was done to all marks comes first: each of them has it among its own steps.
+  const order = undoOrder(() => [together, desk.colors, desk.keptBeside, ...(ways ? [ways] : [])]);
   $effect(() => tellLooks(brand.slug, 'color', paletteFaults(desk.palette).length));
   let bringing = $state(false);
   let view: 'marks' | 'ways' | 'contrast' = $state('marks');
   let wayId: string | undefined = $state();
   const wayMark = $derived(desk.atHand.find(({ id }) => id === wayId) ?? desk.atHand[0]);
   /** What is done to a mark here is undone with all else that is done here. */
-  function joined(work: OpenWork<Recipe>): () => void {
+  function joined(work: OpenMark): () => void {
     ways = work;
     return () => (ways = undefined);
   }
@@ -73,8 +78,30 @@
     return () => {
       stop();
       for (const work of [desk.colors, desk.keptBeside]) work.close();
+      together.close();
       desk.drawing.close();
     };
+  });
+  /** Dresses every mark at hand in the palette, in one gesture. */
+  async function dressAll(): Promise<void> {
+    const open = new Map(ways && wayMark ? [[wayMark.id, ways]] : []);
+    const all = desk.atHand.map((mark) => ({ mark, recipe: open.get(mark.id)?.recipe ?? together.recipeOf(mark.id) ?? mark.recipe }));
+    const recipes = new Map([...desk.recipes, ...all.map(({ mark, recipe }) => [mark.id, recipe] as const)]);
+    const changes: { mark: ShownMark; recipe: Recipe }[] = [];
+    for (const [at, { mark }] of all.entries()) {
+      desk.said = `${at} of ${all.length} marks looked at`;
+      const found = await desk.drawing.about(recipes, desk.palette, (draughtsman) => draughtsman.dressedInPalette(mark.id));
+      if (found.changed) changes.push({ mark, recipe: found.recipe });
+    }
+    if (changes.length > 0) together.commit(changes, open);
+    const rest = all.length - changes.length;
+    desk.said =
+      changes.length === 0
+        ? 'Every mark is dressed in the palette already.'
+        : `${changes.length} ${changes.length === 1 ? 'mark' : 'marks'} dressed${rest > 0 ? `; ${rest} ${rest === 1 ? 'was' : 'were'} already` : ''}.`;
+  }
+  $effect(() => {
+    if (together.said) desk.said = together.said;
   });
   const base = $derived(picturesAddress(brand.slug));
 
@@ -172,7 +199,7 @@
         >
           {#each desk.atHand as { id, name } (id)}<option value={id}>{name}</option>{/each}
         </select>
-        {#key wayMark.id}<Colorways mark={wayMark} changed={joined} />{/key}
+        {#key wayMark.id}<Colorways mark={wayMark} changed={joined} all={dressAll} />{/key}
       {:else}<p class="quiet">The brand’s marks will stand here in every colorway.</p>{/if}
     </aside>
   </main>

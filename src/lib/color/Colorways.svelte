@@ -7,7 +7,13 @@
   import { ColorwaysDesk } from './colorways-desk.svelte';
   import { useColorDesk } from './color-desk.svelte';
 
-  const { mark, changed }: { mark: ShownMark; changed: (work: ColorwaysDesk['open']) => () => void } = $props();
+  interface Props {
+    mark: ShownMark;
+    changed: (work: ColorwaysDesk['open']) => () => void;
+    /** Dresses every mark of the brand. */
+    all: () => Promise<void>;
+  }
+  const { mark, changed, all }: Props = $props();
   const desk = useColorDesk();
   // Made anew for every mark.
   // svelte-ignore state_referenced_locally
@@ -73,7 +79,12 @@
   </p>
 {:else}<p class="quiet">…</p>{/each}
 <p class="acts">
-  <button class="link" title="The largest area chooses first, by lightness" onclick={() => ways.deal()}>Dress in the palette</button>
+  <button class="link" title="The largest area chooses first, by lightness" onclick={() => void ways.deal()}>Dress in the palette</button>
+  <button
+    class="link"
+    title="Every mark of the brand, each by the areas of its own colors; one undo takes all of it back"
+    onclick={() => void all()}>Dress all marks</button
+  >
   <button class="link" title="What the largest area has goes to the next one, and so on" onclick={() => ways.rotate()}
     >Turn the colors</button
   >

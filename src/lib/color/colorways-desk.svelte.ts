@@ -1,6 +1,5 @@
 import {
   dressingsOf,
-  fittedColors,
   labelOf,
   nearestColor,
   paintKey,
@@ -118,14 +117,13 @@ export class ColorwaysDesk {
     this.open.commit('Recolor from the palette', repainted(this.recipe, to));
   }
   /** Deals the palette's colors anew: the largest area chooses first, by lightness; which became which is in the list, and can be changed there. */
-  deal(): void {
-    const swatches = swatchesOf(this.desk.palette);
-    const found = fittedColors(
-      this.used.map(({ hex, share }) => ({ hex, area: share })),
-      swatches.map(({ hex }) => hex),
+  async deal(): Promise<void> {
+    const { desk, mark, recipe } = this;
+    const { recipe: next } = await desk.drawing.about(new Map(desk.recipes).set(mark.id, recipe), desk.palette, (draughtsman) =>
+      draughtsman.dressedInPalette(mark.id),
     );
-    const to = new Map(this.used.map(({ paint }, at) => [paintKey(paint), { role: swatches[found[at] ?? 0]?.key ?? 'ink' } as Paint]));
-    this.open.commit('Dress in the palette', repainted(this.recipe, to));
+    // What was changed meanwhile is not dressed over.
+    if (this.recipe === recipe) this.open.commit('Dress in the palette', next);
   }
   /** Turns the colors of the mark one place on: what the largest area has goes to the next, and so on. */
   rotate(): void {

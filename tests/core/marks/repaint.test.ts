@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
   createPart,
+  dealt,
+  STARTING_PALETTE,
   EMPTY_RECIPE,
   expect as valueOf,
   fittedColors,
@@ -64,5 +66,41 @@ describe('a palette dealt to the colors of a mark', () => {
     ] as const;
     expect(fittedColors(used, ['#ffffff', '#000000', '#777777'])).toEqual([1, 0, 2]);
     expect(fittedColors(used, ['#222222'])).toEqual([0, 0, 0]);
+  });
+});
+
+describe('dressing in a palette', () => {
+  const loose = (id: string, hex: string, more: object = {}) =>
+    valueOf(
+      createPart({ kind: 'shape', id, form: { form: 'disk', widthPx: 10, heightPx: 10 }, paint: { hex: hex as `#${string}` }, ...more }),
+    );
+  const [dark, light] = ['#101418', '#fbfbf4'];
+  const mark: Recipe = { ...EMPTY_RECIPE, parts: [loose('a', dark), loose('b', light), loose('c', dark)] };
+
+  it('deals by lightness, the largest area first; what is dressed already is the same object', () => {
+    const areas = new Map([
+      [dark, 100],
+      [light, 300],
+    ]);
+    const dressed = dealt(mark, areas, STARTING_PALETTE);
+    expect(paintsIn(dressed).map(paintKey).sort()).toEqual(['role ink', 'role paper']);
+    const all = new Map([
+      [STARTING_PALETTE.ink, 1],
+      [STARTING_PALETTE.paper, 1],
+    ]);
+    expect(dealt(dressed, all, STARTING_PALETTE)).toBe(dressed);
+  });
+
+  it('of some parts dresses those and what they draw, and leaves the others as they are', () => {
+    const group = valueOf(createPart({ kind: 'group', id: 'g', members: ['a'] }));
+    const whole: Recipe = { ...EMPTY_RECIPE, parts: [...mark.parts, group] };
+    const dressed = dealt(whole, new Map([[dark, 100]]), STARTING_PALETTE, ['g']);
+    expect(dressed.parts.map((part) => ('paint' in part && part.paint ? paintKey(part.paint) : '')).slice(0, 3)).toEqual([
+      'role ink',
+      `hex ${light}`,
+      `hex ${dark}`,
+    ]);
+    expect(dressed.parts[1]).toBe(whole.parts[1]);
+    expect(dealt(whole, new Map(), STARTING_PALETTE, ['gone'])).toBe(whole);
   });
 });

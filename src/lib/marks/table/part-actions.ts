@@ -82,6 +82,19 @@ const repeats: readonly ActionRow[] = SYMMETRIES.flatMap((rule) =>
   })),
 );
 
+/** Deals the palette's colors to the chosen parts anew, the largest area first. */
+async function dressChosen(table: Table): Promise<void> {
+  const { recipe } = table.open;
+  const ids = table.chosen.map(({ id }) => id);
+  const found = await table.desk.about(new Map(table.recipes).set(table.info.id, recipe), table.palette, (draughtsman) =>
+    draughtsman.dressedInPalette(table.info.id, ids),
+  );
+  // What was changed meanwhile is not dressed over.
+  if (table.open.recipe !== recipe) return;
+  if (found.changed) table.open.commit('Dress in the palette', found.recipe);
+  else table.said = 'It is dressed in the palette already.';
+}
+
 const rows: readonly ActionRow[] = [
   aligned('left', 'Left edges'),
   aligned('center', 'Centers across'),
@@ -117,6 +130,7 @@ const rows: readonly ActionRow[] = [
   },
   { menu: 'Arrange', label: 'Choose all in its color', least: 1, act: (table, part) => table.chooseAlike(inItsColors(part)) },
   { menu: 'Arrange', label: 'Copy look', least: 1, act: (table) => table.looks.copy() },
+  { menu: 'Arrange', label: 'Dress in the palette', least: 1, act: (table) => void dressChosen(table) },
   {
     menu: 'Arrange',
     label: 'Paste look',
