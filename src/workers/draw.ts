@@ -406,9 +406,10 @@ export class Draughtsman {
     const mark = dresser(await this.#resolved(markId), this.#recipeOf(markId), this.#palette, 'one-color');
     const capPx = smallestCapPx(mark);
     const { oneColor: made } = mark;
-    const box = made && boundsOf(made.area.path);
-    if (!made || !box) return undefined;
-    const silhouette = silhouetteOf(made.area, box, this.#ready().paths);
+    const outline = made?.areas[0];
+    const box = outline && boundsOf(outline.path);
+    if (!outline || !box) return undefined;
+    const silhouette = silhouetteOf(outline, box, this.#ready().paths);
     return {
       safePx: smallestSafePx(silhouette, capPx),
       isRound: silhouette.isRound,

@@ -111,10 +111,11 @@ interface Checked {
 /** Measures a mark for all of its proofs. Nothing where it shows nothing. */
 export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Checked): MarkChecks | undefined {
   const made = inOne.oneColor;
-  const box = made && boundsOf(made.area.path);
+  const outline = made?.areas[0];
+  const box = outline && boundsOf(outline.path);
   const { ink } = mark;
-  if (!made || !box || !ink) return undefined;
-  const silhouette: Silhouette = silhouetteOf(made.area, box, paths);
+  if (!made || !outline || !box || !ink) return undefined;
+  const silhouette: Silhouette = silhouetteOf(outline, box, paths);
   const cap = smallestCapPx(mark);
   const sizes = PROOF_SIZES_PX.map((longerPx) => ({
     longerPx,

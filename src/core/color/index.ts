@@ -1,6 +1,17 @@
 export { contrastRatio, luminance } from './contrast';
 export { colorDifference } from './difference';
-export { dress, dressingOn, dressingSchema, dressingsOf, hasDressing, legibleOn, paintOf, type Dress, type Dressing } from './dressings';
+export {
+  dress,
+  dressingOn,
+  dressingSchema,
+  dressingsOf,
+  hasDressing,
+  paintsOf,
+  legibleOn,
+  paintOf,
+  type Dress,
+  type Dressing,
+} from './dressings';
 export { fittedColors } from './fitted';
 export { HARMONIES, HARMONY_NAMES, harmonyOf, type Harmony } from './harmonies';
 export { channelsOf, parseHex, type Channels, type Hex } from './hex';

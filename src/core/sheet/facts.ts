@@ -60,7 +60,7 @@ export interface SheetFacts {
 export function measuredMark(mark: DressedMark, inOne: DressedMark, paths: PathAlgebra): MeasuredMark | undefined {
   const { ink } = mark;
   if (!ink || widthOf(ink) <= 0 || heightOf(ink) <= 0) return undefined;
-  const area = inOne.oneColor?.area;
+  const area = inOne.oneColor?.areas[0];
   const box = area && boundsOf(area.path);
   const safePx = area && box ? smallestSafePx(silhouetteOf(area, box, paths), smallestCapPx(mark)) : 0;
   return { ratio: widthOf(ink) / heightOf(ink), clearShare: clearSpacePx(mark) / widthOf(ink), safePx };

@@ -7,6 +7,7 @@ import {
   dressingsOf,
   hasDressing,
   paintOf,
+  paintsOf,
   ROLES,
   swatchesOf,
   type Palette,
@@ -16,13 +17,14 @@ const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', se
 const kelp = { key: 's-kelp0001', name: 'Kelp', hex: '#335544' } as const;
 const wide: Palette = { ...palette, more: [kelp] };
 const DRESSINGS = dressingsOf(palette);
+const TWO = ['two-lead', 'two-second', 'two-accent'] as const;
 
 describe('dress', () => {
   it('has one colorway for every color that is no ground of another', () => {
-    expect(DRESSINGS).toEqual(['full', 'one-color', 'reversed', 'black', 'white', 'on-lead', 'on-second', 'on-accent']);
+    expect(DRESSINGS).toEqual(['full', 'one-color', 'reversed', 'black', 'white', ...TWO, 'on-lead', 'on-second', 'on-accent']);
     expect(dressingsOf(wide).at(-1)).toBe('on-s-kelp0001');
     expect(swatchesOf(wide).map(({ key }) => dressingOn(key))).toEqual(
-      ['full', 'reversed', ...DRESSINGS.slice(5), 'on-s-kelp0001'].sort(
+      ['full', 'reversed', ...DRESSINGS.filter((name) => name.startsWith('on-')), 'on-s-kelp0001'].sort(
         (one, other) => Number(other === 'reversed') - Number(one === 'reversed'),
       ),
     );
@@ -39,7 +41,7 @@ describe('dress', () => {
   it('says when a color is gone, and leaves full color then', () => {
     expect([hasDressing(wide, 'on-s-kelp0001'), hasDressing(palette, 'on-s-kelp0001')]).toEqual([true, false]);
     expect(dress(palette, 'on-s-kelp0001').colors).toEqual(palette);
-    for (const odd of ['on-', 'on-paper ', 'off-ink', 'on-s-', '', 7, null])
+    for (const odd of ['on-', 'two-', 'three-lead', 'on-paper ', 'off-ink', 'on-s-', '', 7, null])
       expect(dressingSchema.safeParse(odd).success, String(odd)).toBe(false);
   });
 
@@ -49,11 +51,26 @@ describe('dress', () => {
     for (const dressing of DRESSINGS.filter((name) => name !== 'full')) {
       const { colors, ground } = dress(palette, dressing);
       const used = new Set(ROLES.map((role) => colors[role]).filter((color) => color !== ground));
-      expect(used.size, dressing).toBe(1);
+      expect(used.size, dressing).toBe(dressing.startsWith('two-') ? 2 : 1);
     }
   });
 
+  it('in two colors has ink and the swatch, each color of the palette in the one that is nearer, and the lightest on the paper', () => {
+    expect(paintsOf(palette, 'two-lead')).toEqual([palette.ink, palette.lead]);
+    expect(dress(palette, 'two-lead')).toMatchObject({ label: 'ink and lead', ground: palette.paper });
+    expect(dress(palette, 'two-lead').colors).toMatchObject({
+      ink: palette.ink,
+      lead: palette.lead,
+      paper: palette.paper,
+      second: palette.paper,
+    });
+    expect(paintsOf(palette, 'two-s-gone0001')).toBeUndefined();
+    // A swatch that is ink itself is no second one.
+    expect(dressingsOf({ ...palette, lead: palette.ink })).not.toContain('two-lead');
+  });
+
   it('keeps a dark letter on a pale backing apart from it', () => {
+    // Ink and the pale backing itself are the two inks of one of them.
     for (const dressing of DRESSINGS) {
       const { colors } = dress(palette, dressing);
       expect(contrastRatio(colors.ink, colors.second), dressing).toBeGreaterThan(3);

@@ -1,5 +1,6 @@
 import { contrastRatio } from '../contrast';
 import type { Hex } from '../hex';
+import { nearestColor } from '../nearest-swatch';
 import { mapColors, type ColorKey, type Palette } from '../palette';
 
 /** One way to dress a mark: which color stands for each swatch, and the ground it is meant to be seen on. */
@@ -29,6 +30,17 @@ export const inOneColor = (palette: Palette, label: string, color: Hex, ground: 
   ground,
   loose: color,
   colors: mapColors(palette, (hex) => (isLight(palette, hex) ? ground : color)),
+});
+
+/** Every swatch in ink or in a second color, whichever is nearer; what is lighter than both takes the paper. */
+export const inTwoColors = (palette: Palette, label: string, second: Hex): Dress => ({
+  label,
+  ground: palette.paper,
+  loose: palette.ink,
+  colors: mapColors(
+    palette,
+    (hex) => ([palette.ink, second, palette.paper] as const)[nearestColor(hex, [palette.ink, second, palette.paper])] ?? hex,
+  ),
 });
 
 /** Ink or paper, whichever stands out more from a ground. */

@@ -57,7 +57,8 @@ interface Piece {
 export type Wish = 'gap' | 'outline';
 
 export interface Built {
-  readonly area: Region;
+  /** One for each ink. */
+  readonly areas: readonly Region[];
   readonly gaps: number;
   readonly operations: number;
 }
@@ -65,6 +66,7 @@ export interface Built {
 /**
  * The one area that is painted: parts back to front, clear ones as holes, inked ones with a gap where they would run into others that are
  * seen as different, and an outline along borders that nothing else tells.
+ * Where two inks meet, the one in front leaves out exactly what it covers of the other.
  * @param gap in mark pixels
  */
 export function buildOneColor(
@@ -72,6 +74,7 @@ export function buildOneColor(
   buffer: ItemBuffer,
   states: readonly State[],
   gap: number,
+  inks: number,
   paths: PathAlgebra,
   wishes: ReadonlyMap<number, Wish> = new Map(),
 ): Built {
@@ -101,6 +104,7 @@ export function buildOneColor(
   const seen = buffer.units;
   const differ = (one: number, other: number): boolean =>
     one !== other && distanceOf(seen[one]?.seen ?? ZERO, seen[other]?.seen ?? ZERO) >= TOLD_APART;
+  const inkOf = (unit: number): number => seen[unit]?.ink ?? 0;
   /** Borders of a unit, to whom, and how far apart. */
   const bordersOf = (unit: number) =>
     buffer.borders.flatMap(({ one, other, length, distance }) =>
@@ -112,7 +116,9 @@ export function buildOneColor(
     const box = boundsOf(region.path);
     const near = pieces.filter((piece) => touches(boundsOf(piece.region.path), box, 2 * gap));
     if (state === 'ink') {
-      const cut = near.filter((piece) => wishes.get(unit) === 'gap' || differ(piece.unit, unit));
+      const isOther = (piece: Piece) => inkOf(piece.unit) !== inkOf(unit);
+      const cut = near.filter((piece) => wishes.get(unit) === 'gap' || (differ(piece.unit, unit) && !isOther(piece)));
+      for (const piece of near) if (isOther(piece) && !cut.includes(piece)) piece.region = combine('subtract', piece.region, region);
       if (cut.length > 0) {
         const around = grow(region, gap);
         gaps++;
@@ -164,10 +170,13 @@ export function buildOneColor(
         line = combine('subtract', line, front.region);
     pieces.push({ region: line, unit });
   }
-  const inked = pieces.filter((piece) => !isEmpty(piece.region)).map((piece) => piece.region);
-  if (inked.length === 0) return { area: NOTHING, gaps, operations };
-  operations++;
-  return { area: swept(weldEach(inked, paths), CRUMB * gap * gap), gaps, operations };
+  const areas = Array.from({ length: inks }, (_, ink): Region => {
+    const inked = pieces.filter((piece) => inkOf(piece.unit) === ink && !isEmpty(piece.region)).map((piece) => piece.region);
+    if (inked.length === 0) return NOTHING;
+    operations++;
+    return swept(weldEach(inked, paths), CRUMB * gap * gap);
+  });
+  return { areas, gaps, operations };
 }
 const ZERO = { l: 0, a: 0, b: 0 };
 
@@ -188,9 +197,10 @@ function swept(region: Region, least: number): Region {
   return counted === contours.length ? region : { path: joinPaths(kept.map(({ path }) => path)), rule: 'evenodd' };
 }
 
-/** Which cells of a buffer's grid an area inks. */
-export function inkedCells(area: Region, { grid }: ItemBuffer): Uint8Array {
+/** Which cells of a buffer's grid areas ink: 0 where none does, else the number of the ink, counted from 1. */
+export function inkedCells(areas: readonly Region[], { grid }: ItemBuffer): Uint8Array {
   const cells = new Uint8Array(grid.columns * grid.rows);
-  fillRows(area, grid, (row, from, to) => cells.fill(1, row * grid.columns + from, row * grid.columns + to));
+  for (const [index, area] of areas.entries())
+    fillRows(area, grid, (row, from, to) => cells.fill(index + 1, row * grid.columns + from, row * grid.columns + to));
   return cells;
 }

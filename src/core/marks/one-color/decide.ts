@@ -97,7 +97,7 @@ export function decide(buffer: ItemBuffer, gap: number, fixed: ReadonlyMap<numbe
       // Paper on ground that is not clear would show shapes that nobody saw.
       if (a !== 'clear' && distance < ALIKE) cost += COST.alikeButApart * length * Math.min(1, (ALIKE - distance) / UNSEEN);
     } else {
-      if (a === 'ink' && b === 'ink')
+      if (a === 'ink' && b === 'ink' && one.ink === other.ink)
         cost += COST.inkBesideInk * v * Math.min(3, 1 + Math.max(0, (2 * gap) / notNought(thinner) - 0.5)) * (text ? 1.8 : 1);
       else if (a === 'clear' && b === 'clear') cost += COST.clearBesideClear * v * (thin ? 2.5 : 1) * (text ? 1.8 : 1);
       else if (a === 'hatched' && b === 'hatched') cost += COST.hatchedBesideHatched * v;

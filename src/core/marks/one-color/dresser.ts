@@ -1,4 +1,4 @@
-import { dress, paintOf, type Dressing } from '../../color/dressings';
+import { dress, paintsOf, type Dressing } from '../../color/dressings';
 import type { Palette } from '../../color/palette';
 import type { PathAlgebra } from '../../geometry';
 import { membersDeep } from '../gathering/gather';
@@ -60,11 +60,13 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
     // A piece stands on a ground of its own, in its own colors.
     if (recipe.whole?.canvas) return mark;
     // Black first: what stands in ink is in one color wherever it would be in all of its own.
-    const paint = paintOf(palette, dressing === 'full' && standsInInk(recipe) ? 'one-color' : dressing);
-    if (paint === undefined) return mark;
+    const inks = paintsOf(palette, dressing === 'full' && standsInInk(recipe) ? 'one-color' : dressing);
+    if (inks === undefined) return mark;
+    const [paint, second] = inks;
     const wishes = wishesIn(recipe);
     const content = JSON.stringify([
       dress(palette, 'full').colors,
+      second,
       [...wishes],
       mark.drawing.groups.map(({ id, children, transform, opacity }) => [id, named(children), transform, opacity]),
     ]);
@@ -72,7 +74,7 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
       const key = `${onDark ? [...onDark.anew].join() : ''} ${content}`;
       const known = kept.get(key);
       if (known) return known;
-      const made = oneColor({ ...{ mark, palette, paths, sure, wishes }, ...(onDark ? { onDark } : {}) });
+      const made = oneColor({ ...{ mark, palette, paths, sure, wishes, second }, ...(onDark ? { onDark } : {}) });
       const oldest = kept.keys().next();
       if (kept.size >= KEPT && !oldest.done) kept.delete(oldest.value);
       kept.set(key, made);
@@ -82,6 +84,6 @@ export function createDresser(paths: PathAlgebra, sure: PathAlgebra): Dresser {
     // What was decided once holds for the whole brand; only what would become a negative is decided anew for what is light on dark.
     const anew = paint === palette.paper || paint === '#ffffff' ? decidedAnew(recipe, same.portraits) : undefined;
     const made = anew && anew.size > 0 ? solved({ anew, before: same }) : same;
-    return { ...mark, drawing: paintedOnce(made, paint), oneColor: made };
+    return { ...mark, drawing: paintedOnce(made, inks), oneColor: made };
   };
 }

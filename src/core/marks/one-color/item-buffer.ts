@@ -26,6 +26,8 @@ export interface SeenUnit extends Unit {
   readonly thickness: number;
   /** From paper, 0, to ink, 1. */
   readonly tone: number;
+  /** Which ink it would be printed in, where there are two. */
+  readonly ink: number;
   /** Mean color of its cells as they are seen. */
   readonly seen: Lab;
 }
@@ -100,6 +102,7 @@ export function itemBuffer(leaves: readonly Leaf[], units: readonly Unit[], grid
       return {
         ...unit,
         area: cells * cell * cell,
+        ink: 0,
         thickness: length > 0 ? (2 * cells * cell * cell) / length : 0,
         tone: Math.min(1, Math.max(0, (paper.l - seen.l) / darkest)),
         seen,

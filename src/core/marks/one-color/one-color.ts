@@ -8,7 +8,8 @@ import type { ResolvedMark } from '../drawing/resolve';
 import { buildOneColor, inkedCells, type Wish } from './build';
 import { decide, type Sheet, type State } from './decide';
 import { BUFFER_CELLS, itemBuffer, type ItemBuffer } from './item-buffer';
-import { leavesOf, type Leaf } from './units';
+import { distanceOf, labOf, leavesOf, type Lab, type Leaf } from './units';
+import { notNought } from '../../numeric/tolerances';
 import type { OneColorWish } from './wishes';
 
 /** Gap and outline: at least these shares of the mark's mean side and of its longer side. */
@@ -30,8 +31,8 @@ export interface OneColorPart {
 }
 
 export interface OneColor {
-  /** In mark pixels; everything that is painted, as one outline. */
-  readonly area: Region;
+  /** In mark pixels; everything that is painted, as one outline for each ink. */
+  readonly areas: readonly Region[];
   readonly gapPx: number;
   readonly parts: readonly OneColorPart[];
   readonly notices: readonly Problem[];
@@ -55,6 +56,8 @@ export interface OneColorRequest {
   /** Slower, surer: used where the first result does not show what was decided. */
   readonly sure: PathAlgebra;
   readonly wishes: ReadonlyMap<string, OneColorWish>;
+  /** A second ink: units nearer to it than to ink and paper are printed in it, and told from the others by their color. */
+  readonly second?: Hex | undefined;
   /** Painted light on dark: which parts are decided anew for it, with all that touches them. Everything else stays as it was decided before. */
   readonly onDark?: { readonly anew: ReadonlySet<string>; readonly before: OneColor };
 }
@@ -72,12 +75,13 @@ const STATE_OF: Readonly<Partial<Record<OneColorWish, State>>> = {
 const TREATED_AS = { hatched: 'hatched', open: 'clear' } as const;
 
 /**
- * A mark in one paint on true transparency. Where something must read light it is a hole or a gap, never a second paint; what is seen in
+ * A mark in one paint, or in two, on true transparency. Where something must read light it is a hole or a gap, never a second paint; what is seen in
  * full color is told apart; nothing vanishes silently.
  * @source the rule “labels”: least cost over what every unit becomes, measured on an item buffer of the full-color mark; its figures stand in docs/one-color.md
  */
-export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColorRequest): OneColor {
+export function oneColor({ mark, palette, paths, sure, wishes, second, onDark }: OneColorRequest): OneColor {
   const sheet: Sheet = onDark ? 'dark' : 'light';
+  const colors = second === undefined ? 'one color' : 'two colors';
   const text = new Set(mark.parts.filter(({ lettering }) => lettering).map(({ id }) => id));
   const { leaves, units, pictures } = leavesOf(
     mark.drawing,
@@ -88,7 +92,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColo
   const notices: Problem[] = pictures.map((part) => ({
     code: 'picture-in-one-color',
     path: [part],
-    message: `The picture “${part}” is left out in one color: it would be a box.`,
+    message: `The picture “${part}” is left out in ${colors}: it would be a box.`,
     fix: 'Cut it to a shape, or bring it in as a drawing.',
   }));
   const box = leaves.reduce<ReturnType<typeof boundsOf>>((sum, { path }) => {
@@ -104,7 +108,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColo
   }, undefined);
   if (!box)
     return {
-      area: { path: { verbs: '', coords: [] }, rule: 'nonzero' },
+      areas: [],
       gapPx: 0,
       parts: [],
       notices,
@@ -118,7 +122,9 @@ export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColo
   const gapPx = Math.max(GAP_OF_MEAN * Math.sqrt(widthOf(box) * heightOf(box)), GAP_OF_LONGER * Math.max(widthOf(box), heightOf(box)));
   const labs = labsOfPalette(palette);
   const [paper, ink] = sheet === 'light' ? [labs.paper, labs.ink] : [labs.ink, labs.paper];
-  const buffer = itemBuffer(leaves, units, gridOver(box, BUFFER_CELLS), paper, ink);
+  const seen = itemBuffer(leaves, units, gridOver(box, BUFFER_CELLS), paper, ink);
+  const buffer = second === undefined ? seen : inTwoInks(seen, ink, labOf(second), paper);
+  const inks = second === undefined ? 1 : 2;
   const fixed = new Map<number, State>();
   const drawn = new Map<number, Wish>();
   for (const unit of units) {
@@ -132,24 +138,24 @@ export function oneColor({ mark, palette, paths, sure, wishes, onDark }: OneColo
     onDark.before.decided.forEach((state, unit) => !anew.has(unit) && !fixed.has(unit) && fixed.set(unit, state));
   }
   const states = decide(buffer, gapPx, fixed, sheet);
-  const first = buildOneColor(leaves, buffer, states, gapPx, paths, drawn);
-  const built = shows(first.area, buffer, states, leaves) ? first : buildOneColor(leaves, buffer, states, gapPx, sure, drawn);
-  const parts = judged(built.area, buffer, states, gapPx);
+  const first = buildOneColor(leaves, buffer, states, gapPx, inks, paths, drawn);
+  const built = shows(first.areas, buffer, states, leaves) ? first : buildOneColor(leaves, buffer, states, gapPx, inks, sure, drawn);
+  const parts = judged(built.areas, buffer, states, gapPx);
   for (const part of parts)
     if (part.shareOfInk >= SMALL_SHARE && part.told < TOLD_SHARE)
       notices.push({
         code: part.told < VANISHED_SHARE ? 'vanishes-in-one-color' : 'faint-in-one-color',
         path: [part.part],
-        message: `In one color ${Math.round(part.told * 100)} % of the outline of “${part.part}” can be told apart.`,
+        message: `In ${colors} ${Math.round(part.told * 100)} % of the outline of “${part.part}” can be told apart.`,
         fix: 'Choose for it: ink, clear, a gap, an outline.',
       });
   return {
-    area: built.area,
+    areas: built.areas,
     gapPx,
     parts,
     notices,
     swapped: swappedShare(buffer, states, sheet),
-    invented: inventedShare(built.area, buffer, states, gapPx),
+    invented: inventedShare(built.areas, buffer, states, gapPx),
     portraits: portraitsIn(buffer, gapPx),
     decided: states,
     gaps: built.gaps,
@@ -206,9 +212,9 @@ function portraitsIn({ borders, units }: ItemBuffer, gapPx: number): readonly st
 const SEEN_BORDER = 0.02;
 
 /** Edges of the result with no border of the full-color mark within reach, as a share of all its edges. */
-function inventedShare(area: Region, buffer: ItemBuffer, states: readonly State[], gapPx: number): number {
+function inventedShare(areas: readonly Region[], buffer: ItemBuffer, states: readonly State[], gapPx: number): number {
   const { grid, owners, colors } = buffer;
-  const cells = inkedCells(area, buffer);
+  const cells = inkedCells(areas, buffer);
   const reach = Math.max(1, Math.round((1.3 * gapPx) / grid.cell));
   const differs = (one: number, other: number) =>
     Math.hypot(...[0, 1, 2].map((k) => (colors[one * 3 + k] as number) - (colors[other * 3 + k] as number))) >= SEEN_BORDER;
@@ -239,14 +245,14 @@ function inventedShare(area: Region, buffer: ItemBuffer, states: readonly State[
 }
 
 /** Whether the area shows what was decided: inked units inked, clear ones clear, and nothing on the ground. */
-function shows(area: Region, buffer: ItemBuffer, states: readonly State[], leaves: readonly Leaf[]): boolean {
+function shows(areas: readonly Region[], buffer: ItemBuffer, states: readonly State[], leaves: readonly Leaf[]): boolean {
   if (leaves.length === 0) return true;
-  const cells = inkedCells(area, buffer);
+  const cells = inkedCells(areas, buffer);
   const inked = buffer.units.map(() => 0);
   const all = buffer.units.map(() => 0);
   let [ground, spilled] = [0, 0];
   buffer.owners.forEach((owner, at) => {
-    const isInk = cells[at] === 1;
+    const isInk = cells[at] !== 0;
     if (owner < 0) {
       ground++;
       if (isInk) spilled++;
@@ -265,20 +271,16 @@ function shows(area: Region, buffer: ItemBuffer, states: readonly State[], leave
   });
 }
 
-/** How well every part is told apart: along the borders that are seen in full color, whether ink and no ink meet within a gap of them. */
-function judged(area: Region, buffer: ItemBuffer, states: readonly State[], gapPx: number): readonly OneColorPart[] {
+/** How well every part is told apart: along the borders that are seen in full color, whether ink and no ink, or two inks, meet within a gap of them. */
+function judged(areas: readonly Region[], buffer: ItemBuffer, states: readonly State[], gapPx: number): readonly OneColorPart[] {
   const { grid, owners, colors, units } = buffer;
-  const cells = inkedCells(area, buffer);
+  const cells = inkedCells(areas, buffer);
   const reach = Math.max(1, Math.round((1.3 * gapPx) / grid.cell));
   const meets = (at: number): boolean => {
     const [row, column] = [Math.floor(at / grid.columns), at % grid.columns];
-    let [some, none] = [false, false];
     for (let r = Math.max(0, row - reach); r <= Math.min(grid.rows - 1, row + reach); r++)
-      for (let c = Math.max(0, column - reach); c <= Math.min(grid.columns - 1, column + reach); c++) {
-        if (cells[r * grid.columns + c] === 1) some = true;
-        else none = true;
-        if (some && none) return true;
-      }
+      for (let c = Math.max(0, column - reach); c <= Math.min(grid.columns - 1, column + reach); c++)
+        if (cells[r * grid.columns + c] !== cells[at]) return true;
     return false;
   };
   const far = (one: number, other: number): boolean =>
@@ -315,19 +317,22 @@ function judged(area: Region, buffer: ItemBuffer, states: readonly State[], gapP
   });
 }
 
-/** The drawing of a mark in one paint. */
-export const paintedOnce = ({ area }: OneColor, color: Hex): Drawing =>
-  area.path.verbs === ''
-    ? { groups: [] }
-    : {
-        groups: [
-          {
-            kind: 'group',
-            id: 'one-color',
-            transform: IDENTITY,
-            opacity: 1,
-            blend: 'normal',
-            children: [{ kind: 'fill', path: area.path, rule: area.rule, color, opacity: 1 }],
-          },
-        ],
-      };
+/** The drawing of a mark in its inks. */
+export const paintedOnce = ({ areas }: OneColor, inks: readonly Hex[]): Drawing => {
+  const children = areas.flatMap(({ path, rule }, at) =>
+    path.verbs === '' ? [] : [{ kind: 'fill' as const, path, rule, color: inks[at] ?? inks[0] ?? '#000000', opacity: 1 }],
+  );
+  return {
+    groups: children.length === 0 ? [] : [{ kind: 'group', id: 'one-color', transform: IDENTITY, opacity: 1, blend: 'normal', children }],
+  };
+};
+
+/** Which of two inks every unit is printed in: its tone is then counted from paper to that ink. */
+function inTwoInks(buffer: ItemBuffer, ink: Lab, second: Lab, paper: Lab): ItemBuffer {
+  const units = buffer.units.map((unit) => {
+    const [toInk, toSecond, toPaper] = [ink, second, paper].map((lab) => distanceOf(unit.seen, lab)) as [number, number, number];
+    if (toInk <= toSecond) return unit;
+    return { ...unit, ink: 1, tone: toPaper / notNought(toPaper + toSecond) };
+  });
+  return { ...buffer, units };
+}

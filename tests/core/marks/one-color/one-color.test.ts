@@ -7,6 +7,7 @@ import {
   STARTING_PALETTE,
   toSvg,
   type DressedMark,
+  type Dressing,
   type OneColorWish,
   type Recipe,
   RECIPE_VERSION,
@@ -20,10 +21,9 @@ import { paths } from '../../../support/resolver';
 
 type PartInput = Parameters<typeof partOf>[0];
 
-let inColor: (recipe: Recipe, dressing: 'one-color' | 'reversed') => DressedMark;
+let inColor: (recipe: Recipe, dressing: Dressing) => DressedMark;
 const inOneColor = (recipe: Recipe) => inColor(recipe, 'one-color');
-const as = (dressing: 'one-color' | 'reversed', ...parts: PartInput[]) =>
-  inColor({ version: RECIPE_VERSION, parts: parts.map(partOf) }, dressing);
+const as = (dressing: Dressing, ...parts: PartInput[]) => inColor({ version: RECIPE_VERSION, parts: parts.map(partOf) }, dressing);
 beforeAll(async () => {
   const resolver = createResolver(await shelfOf(...RANDOM_FACES), paths);
   const dresser = createDresser(paths, flattenedAlgebra);
@@ -33,7 +33,7 @@ beforeAll(async () => {
 const markOf = (...parts: PartInput[]): DressedMark => inOneColor({ version: RECIPE_VERSION, parts: parts.map(partOf) });
 const disk = (id: string, role: string, size: number, more: object = {}): PartInput =>
   ({ kind: 'shape', id, form: { form: 'disk', widthPx: size, heightPx: size }, paint: { role }, ...more }) as PartInput;
-const areaOf = (mark: DressedMark): number => areaOfRegion(mark.oneColor?.area ?? { path: { verbs: '', coords: [] }, rule: 'nonzero' });
+const areaOf = (mark: DressedMark): number => areaOfRegion(mark.oneColor?.areas[0] ?? { path: { verbs: '', coords: [] }, rule: 'nonzero' });
 const statesOf = (mark: DressedMark) => Object.fromEntries((mark.oneColor?.parts ?? []).map(({ part, states }) => [part, states.join()]));
 const circle = (size: number) => (Math.PI * size * size) / 4;
 
@@ -172,6 +172,53 @@ describe('what stands beside a portrait, reversed', () => {
     const behind = as('reversed', disk('name', 'ink', 320), face);
     expect(behind.oneColor?.parts.find(({ part }) => part === 'name')?.states).toEqual(['clear']);
   });
+});
+
+describe('a mark in two colors', () => {
+  const two = (...parts: PartInput[]) => as('two-lead', ...parts);
+  const inks = (mark: DressedMark) => (mark.oneColor?.areas ?? []).map((area) => areaOfRegion(area));
+
+  it('paints each unit in the ink that is nearer, with nothing between them where they meet', () => {
+    const mark = two(disk('ground', 'lead', 400), disk('front', 'ink', 200));
+    const [dark = 0, lead = 0] = inks(mark);
+    expect(dark / circle(200)).toBeCloseTo(1, 2);
+    // The one behind leaves out exactly what is covered: no gap, and no ink upon ink.
+    expect(lead / (circle(400) - circle(200))).toBeCloseTo(1, 2);
+    expect(mark.drawing.groups[0]?.children.map((node) => 'color' in node && node.color)).toEqual([
+      STARTING_PALETTE.ink,
+      STARTING_PALETTE.lead,
+    ]);
+    expect(mark.oneColor?.parts.map(({ told }) => told)).toEqual([1, 1]);
+  });
+
+  it('keeps what is light open, and what is of one ink told apart as in one color', () => {
+    const [dark = 0, lead = 0] = inks(two(disk('ground', 'ink', 400), disk('light', 'paper', 200), disk('dot', 'lead', 80)));
+    expect(dark / (circle(400) - circle(200))).toBeCloseTo(1, 2);
+    expect(lead / circle(80)).toBeCloseTo(1, 2);
+  });
+
+  it('of one color is that color; in one color and reversed nothing changes by it', () => {
+    expect(inks(two(disk('only', 'lead', 100))).map((area) => Math.round(area / 10))).toEqual([0, Math.round(circle(100) / 10)]);
+    expect(as('one-color', disk('a', 'lead', 100)).oneColor?.areas.length).toBe(1);
+  });
+
+  it(`never lays ink upon ink, nor loses a part unsaid (${casesOf({ inFull: 100, sample: 6 })} seeded marks)`, () => {
+    for (let seed = 1; seed <= casesOf({ inFull: 100, sample: 6 }); seed++) {
+      const mark = inColor(randomMark(seed), 'two-accent');
+      const one = mark.oneColor;
+      if (!one || !mark.ink) continue;
+      const [a, b] = one.areas;
+      if (a && b)
+        expect(areaOfRegion(flattenedAlgebra.combine('intersect', a, b)), `seed ${seed}`).toBeLessThan(
+          0.002 * (areaOfRegion(a) + areaOfRegion(b)) + 0.5,
+        );
+      for (const part of one.parts.filter(({ shareOfInk, told }) => shareOfInk >= 0.01 && told < 0.6))
+        expect(
+          one.notices.some(({ message }) => message.includes(`“${part.part}”`)),
+          `seed ${seed} ${part.part}`,
+        ).toBe(true);
+    }
+  }, 900_000);
 });
 
 describe('random marks in one color', () => {
