@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { contrastRatio } from '../contrast';
 import type { Hex } from '../hex';
 import { isRole, isSwatchKey, swatchColor, swatchesOf, type ColorKey, type Palette } from '../palette';
 import { inOneColor, inTwoColors, legibleOn, type Dress, type DressingRow } from './dress';
@@ -26,6 +27,9 @@ const swatchOf = (dressing: Dressing): { readonly is: 'on' | 'two'; readonly key
 };
 /** Swatches that are offered as a second ink: more than these would be more colorways than anybody compares. */
 const SECOND_INKS = ['lead', 'second', 'accent'] as const;
+/** Contrast with paper from which a color counts as an ink, and not as a tint of the paper. */
+const SEEN_ON_PAPER = 1.5;
+const isSecondInk = ({ ink, paper }: Palette, hex: Hex): boolean => hex !== ink && contrastRatio(hex, paper) >= SEEN_ON_PAPER;
 
 export const dressingSchema: z.ZodType<Dressing> = z.custom<Dressing>(
   (asked) => typeof asked === 'string' && (Object.hasOwn(ROWS, asked) || swatchOf(asked as Dressing) !== undefined),
@@ -37,9 +41,7 @@ export function dressingsOf(palette: Palette): readonly Dressing[] {
   const grounds = new Set<ColorKey>(Object.values(ROWS).map(({ ground }) => ground));
   return [
     ...(Object.keys(ROWS) as Fixed[]),
-    ...SECOND_INKS.flatMap((key): readonly Dressing[] =>
-      palette[key] === palette.ink || palette[key] === palette.paper ? [] : [`two-${key}`],
-    ),
+    ...SECOND_INKS.flatMap((key): readonly Dressing[] => (isSecondInk(palette, palette[key]) ? [`two-${key}`] : [])),
     ...swatchesOf(palette).flatMap(({ key }): readonly Dressing[] => (grounds.has(key) ? [] : [`on-${key}`])),
   ];
 }
