@@ -307,6 +307,40 @@ describe('what is chosen', () => {
   });
 });
 
+describe('Undo', () => {
+  it('stays under the hand while work is being saved and when it has been', async () => {
+    await open();
+    const { page } = test.visitor;
+    await test.visitor.saved();
+    await page.evaluate(() => {
+      const asked = window.fetch.bind(window);
+      // Slow enough that it is seen to save.
+      window.fetch = async (...request) => {
+        if (request[1]?.method === 'POST') await new Promise((resolve) => setTimeout(resolve, 300));
+        return asked(...request);
+      };
+      const seen = new Set<string>();
+      Object.assign(window, { seen });
+      const look = () => {
+        const undo = [...document.querySelectorAll('button')].find((button) => button.textContent === 'Undo');
+        const note = [...document.querySelectorAll('header [role="status"]')]
+          .map((each) => each.textContent?.trim())
+          .find((text) => /^Sav/.test(text ?? ''));
+        seen.add(`${Math.round(undo?.getBoundingClientRect().left ?? -1)} ${note?.slice(0, 6) ?? ''}`);
+        requestAnimationFrame(look);
+      };
+      look();
+    });
+    const seen = () => page.evaluate(() => [...(window as unknown as { seen: Set<string> }).seen]);
+    await page.locator('section[aria-label="Recipe"] button.title').click();
+    await test.visitor.press('ArrowRight');
+    await expect.poll(async () => (await seen()).some((each) => each.endsWith('Saving'))).toBe(true);
+    await test.visitor.saved();
+    const places = new Set((await seen()).filter((each) => /Sav(ing|ed )$/.test(each)).map((each) => each.split(' ')[0]));
+    expect(places.size).toBe(1);
+  });
+});
+
 describe('what comes from elsewhere', () => {
   const pasteText = (text: string) =>
     test.visitor.page.evaluate((words) => {
