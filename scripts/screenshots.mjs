@@ -96,7 +96,10 @@ const VIEWS = [
     path: '/brands/windrow-kites/proof',
     ready: '.tile svg path',
     prepare: async (page) => {
-      await page.waitForFunction(() => document.querySelectorAll('.tile [data-verdict]').length > 40);
+      await page.waitForFunction(
+        () => document.querySelectorAll('.tile [data-verdict]').length > 40 && !/measuring \d+ of/.test(document.body.innerText),
+        { timeout: 60_000 },
+      );
     },
   },
   {
