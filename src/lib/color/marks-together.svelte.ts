@@ -66,7 +66,9 @@ export class MarksTogether {
     this.said =
       left === 0
         ? ''
-        : `${left} ${left === 1 ? 'mark has' : 'marks have'} changed since, and ${left === 1 ? 'stays' : 'stay'} as ${left === 1 ? 'it is' : 'they are'}.`;
+        : left === 1
+          ? 'One mark has changed since, and stays as it is.'
+          : `${left} marks have changed since, and stay as they are.`;
     this[from] = this[from].slice(0, -1);
     const to = from === 'past' ? 'future' : 'past';
     this[to] = [...this[to], { ...step, at: Date.now() }];

@@ -30,7 +30,6 @@
   /* As wide while it saves as when it has: what stands beside it, Undo among it, stays under the hand. */
   span[role='status'] {
     min-width: 76px;
-    font-variant-numeric: tabular-nums;
   }
   .waiting,
   .conflict {
