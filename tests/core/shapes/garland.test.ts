@@ -3,6 +3,10 @@ import { describe, expect, it } from 'vitest';
 import {
   boundsOf,
   contoursOf,
+  dress,
+  expect as valueOf,
+  STARTING_PALETTE,
+  type Recipe,
   EMPTY_RECIPE,
   flatten,
   GROWTH_NAMES,
@@ -17,9 +21,11 @@ import {
   type Path,
 } from '$core/index';
 import { grownAlong, type Garland, type Walk } from '../../../src/core/ornaments';
+import { copied, pasted } from '../../../src/lib/marks/table/clipboard';
 import { drawnOn, fillsOf, partNamed, partOf } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { random } from '../../support/random';
+import { resolverOf } from '../../support/resolver';
 
 /** Closed forms of a walk: a level line and a circle begun at its foot. */
 const level = (length: number): Walk => ({ length, at: (along) => ({ x: along - length / 2, y: 0, cos: 1, sin: 0 }) });
@@ -127,7 +133,9 @@ describe('a branch along a curve', () => {
   });
 });
 
-const draw = drawnOn(await shelfOf('jost'));
+const shelf = await shelfOf('jost');
+const draw = drawnOn(shelf);
+const inkOf = (recipe: Recipe) => resolverOf(shelf).resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') }).ink;
 const bow = [
   { x: -150, y: 0, outX: 40, outY: 60 },
   { x: 150, y: 0, inX: -40, inY: 60 },
@@ -166,6 +174,19 @@ describe('a curve that something grows along', () => {
     const read = parseRecipe({ version: EMPTY_RECIPE.version, parts: [before] });
     expect(read.ok && read.value.parts[0]).toMatchObject({ kind: 'curve', growth: null });
     expect(fillsOf(draw(before), 'branch').length).toBe(1);
+  });
+
+  it('goes into another brand with its flowers, inside of a small mirrored group, and grows there as it did here', () => {
+    const group = { kind: 'group' as const, id: 'g', members: ['branch'], place: { x: 9, y: 4, turnDeg: 30, scale: 0.2, flip: true } };
+    const recipe = { ...EMPTY_RECIPE, parts: [partOf(garland('olive', { bloomPaint: { hex: '#8a3324' } })), partOf(group)] };
+    const from = { brand: 'here', mark: 'm', palette: STARTING_PALETTE, sources: new Map() };
+    const there =
+      valueOf(pasted(EMPTY_RECIPE, copied(recipe, ['g'], from), { ...from, brand: 'there', mark: 'n' }))?.recipe ?? EMPTY_RECIPE;
+    expect(there.parts.find(({ kind }) => kind === 'curve')).toMatchObject({ growth: { kind: 'olive', bloomPaint: { hex: '#8a3324' } } });
+    const [here, away] = [recipe, there].map((each) => inkOf(each));
+    expect(here?.right).toBeGreaterThan((here?.left ?? 0) + 40);
+    expect((away?.right ?? 0) - (away?.left ?? 0)).toBeCloseTo((here?.right ?? 0) - (here?.left ?? 0), 6);
+    expect((away?.bottom ?? 0) - (away?.top ?? 0)).toBeCloseTo((here?.bottom ?? 0) - (here?.top ?? 0), 6);
   });
 
   it('of one point, of points that all are one, and of random numbers draws without harm', () => {
