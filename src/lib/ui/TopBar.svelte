@@ -17,8 +17,10 @@
   const common = $derived(commonRooms.filter(({ id }) => id !== 'people' || !signedIn || signedIn.role === 'owner'));
 </script>
 
-<header>
-  <a class="home" href="/" aria-label="Lucky Thistle, studio"><img src="/thistle.svg" alt="" width="15" height="20" /> Lucky Thistle</a>
+<header class:in-brand={brand !== undefined}>
+  <a class="home" href="/" aria-label="Lucky Thistle, studio"
+    ><img src="/thistle.svg" alt="" width="15" height="20" /><span class="word">Lucky Thistle</span></a
+  >
   <span class="bar" aria-hidden="true"></span>
   <strong>{brand?.name ?? ''}</strong>
   <nav aria-label="Rooms">
@@ -109,6 +111,29 @@
     gap: 16px;
     color: var(--color-quiet);
     font-size: 12px;
+  }
+  /* Where it is narrow, the brand and its rooms are what is looked for. */
+  @media (max-width: 1140px) {
+    header,
+    .home {
+      gap: 12px;
+    }
+    .in-brand .word {
+      display: none;
+    }
+    .in-brand .home {
+      justify-content: center;
+      min-width: 24px;
+    }
+    nav {
+      gap: 15px;
+    }
+    nav a {
+      white-space: nowrap;
+    }
+    .end {
+      gap: 11px;
+    }
   }
   @media (max-width: 900px) {
     header {
