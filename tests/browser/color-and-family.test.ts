@@ -273,6 +273,9 @@ describe('dressing in the palette', () => {
     for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(loose);
     await visitor.click('Redo');
     for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(['{"role":"ink"}', '{"role":"paper"}']);
+    // Another mark is looked at meanwhile: the one that was open before is taken back with the rest.
+    await visitor.pick('Mark', (await marksNow(brand.slug)).find(({ slug }) => slug === slugs[2])?.id ?? '');
+    await visitor.page.waitForSelector('.ways svg[aria-label^="Three"]');
     await visitor.click('Undo');
     for (const slug of slugs) await expect.poll(() => paints(slug)).toEqual(loose);
 

@@ -58,7 +58,12 @@
   let ways: OpenMark | undefined = $state.raw();
   // svelte-ignore state_referenced_locally
   const together = new MarksTogether(brand.slug);
-  const works: readonly OpenWork<unknown>[] = $derived([desk.colors, desk.keptBeside, ...(ways ? [ways] : []), ...together.opened]);
+  const works: readonly OpenWork<unknown>[] = $derived([
+    desk.colors,
+    desk.keptBeside,
+    ...(ways && !together.keeps(ways) ? [ways] : []),
+    ...together.opened,
+  ]);
   // What was done to all marks comes first: each of them has it among its own steps.
   const order = undoOrder(() => [together, desk.colors, desk.keptBeside, ...(ways ? [ways] : [])]);
   $effect(() => tellLooks(brand.slug, 'color', paletteFaults(desk.palette).length));
@@ -69,7 +74,10 @@
   /** What is done to a mark here is undone with all else that is done here. */
   function joined(work: OpenMark): () => void {
     ways = work;
-    return () => (ways = undefined);
+    return () => {
+      if (ways === work) ways = undefined;
+      if (!together.keeps(work)) work.close();
+    };
   }
 
   onMount(() => {

@@ -9,6 +9,7 @@
 
   interface Props {
     mark: ShownMark;
+    /** Takes the mark into the room's undo; what it returns closes it. */
     changed: (work: ColorwaysDesk['open']) => () => void;
     /** Dresses every mark of the brand. */
     all: () => Promise<void>;
@@ -20,11 +21,7 @@
   const ways = new ColorwaysDesk(desk, mark);
   onMount(() => {
     void ways.open.restore();
-    const forget = changed(ways.open);
-    return () => {
-      forget();
-      ways.open.close();
-    };
+    return changed(ways.open);
   });
   const recipes = $derived(new Map(desk.recipes).set(mark.id, ways.recipe));
   $effect(() =>

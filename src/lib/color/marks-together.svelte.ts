@@ -9,7 +9,7 @@ const GESTURE = 'Dress all marks in the palette';
 export class MarksTogether {
   past: readonly Step<readonly OpenMark[]>[] = $state.raw([]);
   future: readonly Step<readonly OpenMark[]>[] = $state.raw([]);
-  /** What was opened for it; each is saved by itself. */
+  /** All that it reached; each is saved by itself. */
   opened: readonly OpenMark[] = $state.raw([]);
   said = $state('');
   readonly #works = new Map<string, OpenMark>();
@@ -23,6 +23,7 @@ export class MarksTogether {
   commit(changes: readonly { readonly mark: ShownMark; readonly recipe: Recipe }[], open: ReadonlyMap<string, OpenMark>): void {
     const works = changes.map(({ mark, recipe }) => {
       const work = open.get(mark.id) ?? this.#workOn(mark);
+      this.#keep(mark.id, work);
       work.commit(GESTURE, recipe);
       return work;
     });
@@ -42,10 +43,14 @@ export class MarksTogether {
       number: mark.revision,
     });
     void work.restore();
-    this.#works.set(mark.id, work);
-    this.opened = [...this.#works.values()];
     return work;
   }
+  #keep(id: string, work: OpenMark): void {
+    this.#works.set(id, work);
+    if (!this.opened.includes(work)) this.opened = [...this.opened, work];
+  }
+  /** Whether a gesture made together can still be taken back in it: it stays open with the room, whatever mark is looked at. */
+  keeps = (work: OpenMark): boolean => this.opened.includes(work);
 
   undo(): void {
     this.#step('past');
@@ -75,6 +80,6 @@ export class MarksTogether {
   }
 
   close(): void {
-    for (const work of this.#works.values()) work.close();
+    for (const work of this.opened) work.close();
   }
 }
