@@ -14,6 +14,7 @@ export * from './stored';
 export * from './color';
 
 // Geometry and shapes
+export { BRUSH_NAMES, brushOf, strokeRegion, type BrushName, type HandLine } from './brushes';
 export * from './fields';
 export * from './geometry';
 export * from './shapes';

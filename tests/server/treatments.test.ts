@@ -1,7 +1,8 @@
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newTreatment, OWN_TREATMENTS } from '$core/index';
+import { OWN_TREATMENTS } from '$core/index';
 import { palette, recipeOf, send } from '../support/api';
+import { begun } from '../support/treatments';
 import { byLibrsvg } from '../support/second-renderer';
 import { startTestApp } from '../support/test-app';
 
@@ -72,7 +73,7 @@ function meanOff(one: PNG, other: PNG): number {
 describe.each(OWN_TREATMENTS)('%s', (kind) => {
   it.each(Object.keys(TREATED))('looks alike in the app’s PNG and in its SVG drawn by librsvg, on %s', async (name) => {
     const make = TREATED[name] as (treatments: readonly object[]) => readonly Input[];
-    const recipe = recipeOf(back, ...make([newTreatment(kind, 't')]));
+    const recipe = recipeOf(back, ...make([begun(kind)]));
     const made = await send<{ slug: string }>(`${app.url}/api/brands/${slug}/marks`, 'POST', {
       name: `${kind} ${name}`,
       role: 'primary',
@@ -91,7 +92,7 @@ it('an engraved word of 20 letters is an SVG of less than 300 kB, an etched one 
       text: 'Windrow Kite Worksho',
       font: { family: 'playfair-display', axes: { wght: 900 } },
       sizePx: 120,
-      treatments: [newTreatment(kind, 't')],
+      treatments: [begun(kind)],
     } as Input);
     const made = await send<{ slug: string }>(`${app.url}/api/brands/${slug}/marks`, 'POST', {
       name: `Long ${kind}`,

@@ -1,45 +1,8 @@
 import { contours } from 'd3';
-import { PathPen, type CellGrid, type Path, type Point, type Region } from '../geometry';
+import { PathPen, thinnedRing, type CellGrid, type Path, type Point, type Region } from '../geometry';
 
 /** Corners sharper than this stay corners; all else becomes a smooth curve: cos 50°. */
 const CORNER = Math.cos((50 * Math.PI) / 180);
-
-/** A closed line with as few of its points as keep it within a distance of all. @source D. Douglas, T. Peucker, Cartographica 10(2), 1973 */
-function thinned(ring: readonly Point[], within: number): readonly Point[] {
-  if (ring.length < 4) return ring;
-  const kept = new Uint8Array(ring.length + 1);
-  // A ring is two open lines: from its first point to the farthest from it, and back.
-  const [first] = ring as readonly [Point];
-  let far = 0;
-  let most = 0;
-  ring.forEach(({ x, y }, index) => {
-    const away = (x - first.x) ** 2 + (y - first.y) ** 2;
-    if (away > most) [most, far] = [away, index];
-  });
-  const at = (index: number) => ring[index % ring.length] as Point;
-  kept[0] = kept[far] = 1;
-  const stack: [number, number][] = [
-    [0, far],
-    [far, ring.length],
-  ];
-  for (let span = stack.pop(); span; span = stack.pop()) {
-    const [from, to] = span;
-    const [a, b] = [at(from), at(to)];
-    const [dx, dy] = [b.x - a.x, b.y - a.y];
-    const length = Math.hypot(dx, dy);
-    let worst = within;
-    let split = -1;
-    for (let index = from + 1; index < to; index++) {
-      const { x, y } = at(index);
-      const off = length > 0 ? Math.abs((x - a.x) * dy - (y - a.y) * dx) / length : Math.hypot(x - a.x, y - a.y);
-      if (off > worst) [worst, split] = [off, index];
-    }
-    if (split < 0) continue;
-    kept[split] = 1;
-    stack.push([from, split], [split, to]);
-  }
-  return ring.filter((_, index) => kept[index]);
-}
 
 /** Points are written with as few digits as keep them within so many cells of where they are. */
 const WRITTEN_CELLS = 0.05;
@@ -94,7 +57,7 @@ export function fieldOutline(
       // The last point is the first one again. A value stands for the middle of its cell.
       const points = ring.slice(0, -1).map(([x = 0, y = 0]): Point => ({ x: left + x * cell, y: top + y * cell }));
       if (areaOf(points) < smallest * cell * cell) continue;
-      const few = thinned(points, within * cell);
+      const few = thinnedRing(points, within * cell);
       if (few.length >= 3) drawSmooth(pen, few, short);
     }
   const path: Path = pen.path();

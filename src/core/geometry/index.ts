@@ -53,3 +53,5 @@ export { roughened, type Roughening } from './roughen';
 export { dashesAlong, type Dashing } from './dashes';
 export { fillRows, gridOver, type CellGrid } from './cells';
 export { distanceInside, opened } from './cell-distance';
+export { thinnedLine, thinnedRing } from './thinned';
+export { fewForSpline, onSpline, splineThrough } from './spline';

@@ -1,6 +1,6 @@
 import { contours } from 'd3';
 import sharp from 'sharp';
-import { pictureColors, type PictureColor } from '$core/index';
+import { pictureColors, thinnedRing, type PictureColor } from '$core/index';
 import { refuse } from './http/problem-error';
 
 /** Largest upload in bytes, and largest picture in pixels. */
@@ -38,7 +38,7 @@ const SMOOTH_PX = 0.35;
 
 /**
  * The outline of what is not clear in a picture, as path data in a square of 1 × 1.
- * @source marching squares on the alpha channel (d3-contour); simplified after D. Douglas, T. Peucker, 1973
+ * @source marching squares on the alpha channel (d3-contour)
  */
 async function outlineOfAlpha(bytes: Uint8Array): Promise<string | undefined> {
   const { hasAlpha } = await sharp(bytes).metadata();
@@ -57,28 +57,19 @@ async function outlineOfAlpha(bytes: Uint8Array): Promise<string | undefined> {
   const rings = (found?.coordinates ?? []).flat();
   const written = (value: number) => String(Math.round(Math.min(1, Math.max(0, value)) * 1e5) / 1e5);
   const drawn = rings
-    .map((ring) => thinned(ring as [number, number][], SMOOTH_PX))
-    .filter((ring) => ring.length > 3)
+    .map((ring) =>
+      thinnedRing(
+        ring.slice(0, -1).map(([x = 0, y = 0]) => ({ x, y })),
+        SMOOTH_PX,
+      ),
+    )
+    .filter((ring) => ring.length > 2)
     .map((ring) => {
-      const points = ring.slice(0, -1).map(([x, y]) => `${written((x - 1) / info.width)} ${written((y - 1) / info.height)}`);
+      const points = ring.map(({ x, y }) => `${written((x - 1) / info.width)} ${written((y - 1) / info.height)}`);
       return `M${points.join('L')}Z`;
     })
     .join('');
   return drawn === '' || drawn.length > 70_000 ? undefined : drawn;
-}
-
-function thinned(points: readonly [number, number][], near: number): readonly [number, number][] {
-  const [first, last] = [points[0], points.at(-1)];
-  if (!first || !last || points.length < 3) return points;
-  let [farthest, at] = [0, 0];
-  points.forEach(([x, y], index) => {
-    const [dx, dy] = [last[0] - first[0], last[1] - first[1]];
-    const length = Math.hypot(dx, dy);
-    const away = length === 0 ? Math.hypot(x - first[0], y - first[1]) : Math.abs((x - first[0]) * dy - (y - first[1]) * dx) / length;
-    if (away > farthest) [farthest, at] = [away, index];
-  });
-  if (farthest <= near) return [first, last];
-  return [...thinned(points.slice(0, at + 1), near).slice(0, -1), ...thinned(points.slice(at), near)];
 }
 
 /** Reads a picture by its contents, turned upright as its camera meant, metadata dropped, as WebP (or PNG). */

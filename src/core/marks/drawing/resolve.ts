@@ -188,7 +188,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const key = `${before.serial} ${JSON.stringify(treatments)}${lit ? JSON.stringify(light) : ''}`;
     const kept = treatedPictures.get(key);
     if (kept) return kept;
-    const { nodes, notices } = treat(before.picture.nodes, treatments, String(before.serial), { context: { paths, light }, remember });
+    const { nodes, notices } = treat(before.picture.nodes, treatments, String(before.serial), { paths, light, remember });
     const made = { serial: ++serials, picture: { ...before.picture, nodes, notices: [...before.picture.notices, ...notices] } };
     treatedPictures.put(key, made);
     return made;
@@ -291,7 +291,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       if (hasLitLetters(part)) key += ` light ${light.fromDeg.toFixed(3)} ${light.heightDeg}`;
       const context: DrawContext = {
         ...{ fonts, paths, remember, members },
-        treated: (nodes, treatments, named) => treat(nodes, treatments, named, { context: { paths, light }, remember }),
+        treated: (nodes, treatments, named) => treat(nodes, treatments, named, { paths, light, remember }),
         sibling: (id) => siblings.get(id),
         traced: (id) => looked.get(id),
       };
@@ -405,7 +405,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const { canvas } = recipe.whole ?? {};
     const seen = (found: readonly Group[]): Drawing => ({ groups: [...groundOf(canvas, dress), ...carved(found, paths, remember)] });
     if (!treatsWhole) return { drawing: seen(groups), parts, ink: canvas ? canvasBox(canvas) : ink, notices: [] };
-    const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { context: { paths, light: sun }, remember });
+    const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { paths, light: sun, remember });
     const all = inColors(treated.nodes, dress).flatMap((node) =>
       node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
     );

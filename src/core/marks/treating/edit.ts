@@ -1,5 +1,6 @@
 import type { Paint } from '../drawing/paint';
 import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
+import { strokeTimes } from './hand-strokes';
 import { MOST_TREATMENTS } from '../../color/palette';
 import {
   isKnownTreatment,
@@ -45,6 +46,7 @@ export function suitedTo(treatment: KnownTreatment, heightPx: number): KnownTrea
 /** A treatment with all its lengths so many times as long, within their limits. */
 export function lengthsTimes(treatment: Treatment, by: number): Treatment {
   if (!isKnownTreatment(treatment) || by === 1) return treatment;
+  if (treatment.kind === 'by-hand') return { ...treatment, strokes: treatment.strokes.map((stroke) => strokeTimes(stroke, by)) };
   const lengths = treatmentRow(treatment.kind).controls.flatMap((control) =>
     control.type === 'number' && control.unit === 'px'
       ? [

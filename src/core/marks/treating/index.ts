@@ -24,6 +24,18 @@ export {
   type Treatments,
   type TreatmentsEdit,
 } from './edit';
+export {
+  drawnStroke,
+  middleOfStroke,
+  MOST_HAND_STROKES,
+  straightStroke,
+  strokeMoved,
+  strokeTimes,
+  strokeTurned,
+  strokeWay,
+  type HandStroke,
+  type StrokeManner,
+} from './hand-strokes';
 export { treatmentGrips, type TreatmentGrip } from './grips';
 export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
 export { lookFrom, looksOf, wearing, keepingLook, droppingLook, wornBy, type BrandLook } from './brand-looks';

@@ -9,6 +9,7 @@ import { halo } from '../treatments/halo';
 import { inline } from '../treatments/inline';
 import { insetLine } from '../treatments/inset-line';
 import { brandLook } from '../treatments/brand-look';
+import { byHand } from '../treatments/by-hand';
 import { knockOut } from '../treatments/knock-out';
 import { offsetShadow } from '../treatments/offset-shadow';
 import { outOfRegister } from '../treatments/out-of-register';
@@ -53,6 +54,7 @@ export const treatmentKinds = {
   relief,
   feather,
   wear,
+  'by-hand': byHand,
   halftone,
   'fading-copies': fadingCopies,
   perspective,

@@ -12,11 +12,6 @@ export interface TreatedPicture {
   readonly notices: readonly Problem[];
 }
 
-interface Way {
-  readonly context: TreatContext;
-  readonly remember: <T>(key: string, make: () => T) => T;
-}
-
 /** Nodes that a treatment added, marked with what becomes of them where there is one color. */
 const marked = (added: readonly PaintedNode[], { kind }: KnownTreatment): readonly PaintedNode[] => {
   const { inOneColor } = treatmentRow(kind);
@@ -29,12 +24,7 @@ const marked = (added: readonly PaintedNode[], { kind }: KnownTreatment): readon
  * one is drawn from there on only.
  * @param key names the picture among all that are remembered
  */
-export function treat(
-  nodes: readonly PaintedNode[],
-  treatments: readonly Treatment[],
-  key: string,
-  { context, remember }: Way,
-): TreatedPicture {
+export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatment[], key: string, context: TreatContext): TreatedPicture {
   const shown = treatments.filter(({ hidden }) => !hidden);
   const notices: Problem[] = [];
   if (treatments.some((treatment) => !isKnownTreatment(treatment))) notices.push(notUnderstoodTreatment);
@@ -47,7 +37,7 @@ export function treat(
     const row = treatmentRow(treatment.kind);
     grown += ` ${JSON.stringify(numbers)}${row.lit ? JSON.stringify(context.light) : ''}`;
     const before = layers;
-    const made = remember(grown, () => oneColored(treatment, before, row.treat(treatment, before, context)));
+    const made = context.remember(grown, () => oneColored(treatment, before, row.treat(treatment, before, context)));
     notices.push(...(made.notices ?? []));
     layers = made;
   }

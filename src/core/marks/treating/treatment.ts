@@ -39,6 +39,8 @@ export interface TreatContext {
   readonly paths: PathAlgebra;
   /** Where the light of the mark comes from, as seen in the part's own plane. */
   readonly light: Light;
+  /** Costly pieces, kept by a key that says all that they depend on. */
+  readonly remember: <T>(key: string, make: () => T) => T;
 }
 
 /** What a treatment leaves. */
@@ -60,6 +62,8 @@ export type TreatmentControl =
   | (Control & { readonly type: 'tick' })
   | (Control & { readonly type: 'paint' })
   | (Control & { readonly type: 'stops' })
+  /** Strokes of a hand on the stage. */
+  | (Control & { readonly type: 'strokes' })
   /** One of the looks that the brand keeps. */
   | (Control & { readonly type: 'look' });
 

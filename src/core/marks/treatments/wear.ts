@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { TEXTURE_NAMES, textureOf, wornRegion } from '../../fields';
 import { paintSchema } from '../drawing/paint';
 import { boundsOf, grow, IDENTITY, joinPaths, PathPen, unite, type Bounds, type Path } from '../../geometry';
+import type { PaintedGroup } from '../drawing/painted';
 import { cutAway, outlinesOf, painted, silhouette } from '../treating/layers';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
@@ -10,7 +11,10 @@ const MOST_CUT = 24;
 const boxPath = ({ left, top, right, bottom }: Bounds): Path =>
   new PathPen().move(left, top).line(right, top).line(right, bottom).line(left, bottom).close().path();
 
-const HOWS = ['erase', 'tone'] as const;
+const HOWS = ['erase', 'tone', 'multiply', 'screen'] as const;
+/** Ways that lie over it, as they are said. */
+const SAID = { erase: 'taken away', tone: 'laid over', multiply: 'multiplied', screen: 'screened' } as const;
+const lies = ({ how }: Readonly<Record<string, unknown>>): boolean => how !== 'erase';
 
 export const wearSchema = z.strictObject({
   ...treatmentBase,
@@ -31,9 +35,8 @@ export const wear: TreatmentKind<typeof wearSchema> = {
   schema: wearSchema,
   label: 'Wear',
   words: ['texture', 'distress', 'grunge', 'vintage', 'old', 'worn', 'scratch', 'grain', 'erase', 'halftone', 'linen', 'stipple'],
-  hint: 'A texture of age, made from a seed: it takes a measured share away, clear through, or lays it over in a tone',
-  describe: ({ texture, amountPercent, how }) =>
-    `${textureOf(texture).label.toLowerCase()}, ${amountPercent} % ${how === 'erase' ? 'taken away' : 'laid over'}`,
+  hint: 'A texture of age, made from a seed: it takes a measured share away, clear through, or lays it over in a tone that darkens or lightens',
+  describe: ({ texture, amountPercent, how }) => `${textureOf(texture).label.toLowerCase()}, ${amountPercent} % ${SAID[how]}`,
   controls: [
     {
       type: 'choice',
@@ -46,10 +49,12 @@ export const wear: TreatmentKind<typeof wearSchema> = {
       type: 'choice',
       field: 'how',
       label: 'It',
-      hint: 'Takes away, clear through to what lies behind, or lies over it in a tone',
+      hint: 'Takes away, clear through to what lies behind; or lies over it in a tone: as it is, darkening or lightening what it lies on',
       options: [
         { value: 'erase', label: 'takes away' },
         { value: 'tone', label: 'lies over' },
+        { value: 'multiply', label: 'multiplies (darkens)' },
+        { value: 'screen', label: 'screens (lightens)' },
       ],
     },
     { type: 'number', field: 'amountPercent', label: 'Share', unit: '%', hint: 'How much of the area it takes' },
@@ -62,9 +67,9 @@ export const wear: TreatmentKind<typeof wearSchema> = {
       label: 'Opacity',
       unit: '%',
       hint: 'How strong the tone is',
-      when: ({ how }) => how === 'tone',
+      when: lies,
     },
-    { type: 'paint', field: 'paint', label: 'Color', hint: 'What the tone is painted with', when: ({ how }) => how === 'tone' },
+    { type: 'paint', field: 'paint', label: 'Color', hint: 'What the tone is painted with', when: lies },
     { type: 'number', field: 'seed', label: 'Seed', hint: 'Another number is another piece of the same texture' },
   ],
   seenInOwnColor: true,
@@ -80,11 +85,12 @@ export const wear: TreatmentKind<typeof wearSchema> = {
       keep: wear.keepPx,
     });
     if (worn.path.verbs === '') return layers;
-    if (wear.how === 'tone')
-      return {
-        ...layers,
-        front: [...layers.front, ...painted(paths.combine('intersect', worn, area), wear.paint, wear.opacityPercent / 100)],
-      };
+    if (wear.how !== 'erase') {
+      const tone = painted(paths.combine('intersect', worn, area), wear.paint, wear.opacityPercent / 100);
+      const blended: PaintedGroup | undefined =
+        wear.how === 'tone' ? undefined : { kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: wear.how, children: tone };
+      return { ...layers, front: [...layers.front, ...(blended ? [blended] : tone)] };
+    }
     // A few outlines are cut themselves; many are seen through one that is open where nothing is worn: the same picture, and far quicker.
     const few = outlinesOf(layers).length <= MOST_CUT;
     const box = boundsOf(worn.path);

@@ -12,6 +12,7 @@
   import StageCaret from '../lettering/StageCaret.svelte';
   import TreatmentHandles from '../treatments/TreatmentHandles.svelte';
   import StageText from '../lettering/StageText.svelte';
+  import StrokeDrawing from './StrokeDrawing.svelte';
   import type { Ground } from './grounds';
   import { GIVEN_UP } from './hold';
   import { pull } from './pulling';
@@ -78,7 +79,7 @@
     ink ? `${lengths.text(ink.right - ink.left).replace(/ \w+$/, '')} × ${lengths.text(ink.bottom - ink.top)}` : '';
   /** The frame that is pulled to size what is chosen; letters in hand and locked parts have none. */
   const frame = $derived(
-    inLetters || table.drawing || !table.chosen.some(({ locked }) => !locked)
+    inLetters || table.drawing || table.hand.on || !table.chosen.some(({ locked }) => !locked)
       ? undefined
       : chosenInks.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined),
   );
@@ -274,6 +275,7 @@
     {/if}
     <Guides guides={hands.guides} {view} />
     {#if table.drawing}<CurveDrawing {view} surface={hands.surface} />{/if}
+    {#if table.hand.on}<StrokeDrawing {view} surface={hands.surface} />{/if}
   </svg>
   {#if lettering && table.caret}<StageText part={lettering} at={typedAt} leave={() => hands.surface?.focus({ preventScroll: true })} />{/if}
   <PointerMenu bind:this={menu} label="For what is here" />

@@ -9,6 +9,8 @@ export interface Held {
   readonly shift: boolean;
   readonly ctrl: boolean;
   readonly alt: boolean;
+  /** As the device tells it, in [0, 1]. */
+  readonly pressure: number;
 }
 
 /** Told on the surface when another finger came down and what the first one had begun is let be. */
@@ -17,9 +19,14 @@ export const GIVEN_UP = 'givenup';
 /**
  * Follows a pressed pointer until it is let go, wherever it goes. Another finger means the view, not the work: what the first one moved on its
  * way there is given up.
- * @param end with whether it was moved and that stands
+ * @param end with whether it was moved and that stands, and whether another finger ended it
  */
-export function hold(event: PointerEvent, surface: Element, move: (held: Held) => void, end?: (moved: boolean) => void): void {
+export function hold(
+  event: PointerEvent,
+  surface: Element,
+  move: (held: Held) => void,
+  end?: (moved: boolean, givenUp: boolean) => void,
+): void {
   surface.setPointerCapture(event.pointerId);
   let last = { x: event.clientX, y: event.clientY };
   let moved = false;
@@ -38,6 +45,7 @@ export function hold(event: PointerEvent, surface: Element, move: (held: Held) =
       shift: at.shiftKey,
       ctrl: at.ctrlKey || at.metaKey,
       alt: at.altKey,
+      pressure: at.pressure,
     });
     last = { x: at.clientX, y: at.clientY };
   };
@@ -49,7 +57,7 @@ export function hold(event: PointerEvent, surface: Element, move: (held: Held) =
     surface.removeEventListener('pointerup', done);
     surface.removeEventListener('pointercancel', done);
     const givenUp = raw.type === 'pointerdown';
-    end?.(moved && !givenUp);
+    end?.(moved && !givenUp, givenUp);
     if (moved && givenUp) surface.dispatchEvent(new Event(GIVEN_UP));
   };
   surface.addEventListener('pointerdown', done, true);

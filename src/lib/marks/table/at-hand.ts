@@ -22,6 +22,8 @@ export interface AtHand {
   readonly selectedId: string | undefined;
   /** The treatment of the selected part whose numbers are open. */
   treatment: string | undefined;
+  /** The treatment of the whole mark whose numbers are open. */
+  wholeTreatment: string | undefined;
   /** Told to the designer once. */
   said: string;
 }

@@ -58,6 +58,7 @@ import { lenderOf, pasted } from './clipboard';
 import { typedText } from '../lettering/typed-text';
 import { Looks } from './looks';
 import { Building } from './building';
+import { HandBrush } from './hand-brush.svelte';
 import { Treating } from './treating';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
@@ -89,6 +90,8 @@ export class Table {
     $state.raw();
   /** The treatment of the selected part whose numbers are open. */
   treatment: string | undefined = $state();
+  /** The treatment of the whole mark whose numbers are open. */
+  wholeTreatment: string | undefined = $state();
   /** The gap in hand, by the letter before it. */
   gap: number | undefined = $state();
   /** What the designer should be told once: a file that could not be read. */
@@ -107,6 +110,8 @@ export class Table {
   readonly arranging = new Arranging(this);
   readonly looks = new Looks(this);
   readonly treating = new Treating(this);
+  /** The hand that draws strokes on the stage. */
+  readonly hand = new HandBrush();
   readonly building = new Building(this);
 
   /** All marks of the brand, the archived and removed ones too: others may follow them. */

@@ -180,6 +180,7 @@ export class Treating {
         ),
       );
     this.table.commit(gesture);
+    if (free.length === 0) this.table.wholeTreatment = this.whole.at(-1)?.id;
     const open = this.table.open.recipe.parts.find(({ id }) => id === this.table.selectedId);
     this.table.treatment = open && isKnown(open) ? open.treatments?.at(-1)?.id : undefined;
   }

@@ -24,6 +24,8 @@
     },
     preview: (edit) => table.treating.preview(part.id, edit),
     commit: (gesture) => table.commit(gesture),
+    plane: () => table.resolved(part.id)?.transform,
+    box: () => table.resolved(part.id)?.ownInk,
   };
 </script>
 

@@ -7,6 +7,7 @@
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import GradientStops from './GradientStops.svelte';
+  import HandStrokes from './HandStrokes.svelte';
   import LookField from './LookField.svelte';
   import type { TreatmentDesk } from './treatment-desk';
 
@@ -80,6 +81,8 @@
           value={values[control.field] as Paint}
           choose={(value) => change(control.field, control.label, value)}
         />
+      {:else if treatment.kind === 'by-hand'}
+        <HandStrokes {treatment} {desk} />
       {:else if treatment.kind === 'brand-look'}
         <LookField {treatment} {desk} {nested} choose={(look) => change('look', control.label, look)} />
       {:else if treatment.kind === 'gradient'}

@@ -71,7 +71,9 @@
   let list: HTMLElement | undefined = $state();
   // What was added from elsewhere, or pulled on the stage, comes into view with its numbers.
   $effect(() => {
-    if (opened !== undefined) list?.querySelector(`[data-treatment="${opened}"]`)?.scrollIntoView({ block: 'nearest' });
+    const row = opened === undefined ? undefined : list?.querySelector(`[data-treatment="${opened}"]`);
+    // Once its numbers stand there: they are what is wanted.
+    if (row) void tick().then(() => requestAnimationFrame(() => row.scrollIntoView({ block: 'nearest' })));
   });
   /** Arrow keys on a grip move its treatment; the grip keeps the focus. */
   async function keys(event: KeyboardEvent, treatment: Treatment): Promise<void> {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { DAYLIGHT, heightOf, type Light } from '$core/index';
+  import { DAYLIGHT, heightOf, IDENTITY, type Light } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Fold from '$lib/ui/Fold.svelte';
   import { useTable } from '../table/table.svelte';
@@ -19,7 +19,14 @@
     },
     preview: (edit) => table.treating.previewWhole(edit),
     commit: (gesture) => table.commit(gesture),
+    plane: () => IDENTITY,
+    box: () => table.desk.stage?.ink,
   };
+  let open = $state(false);
+  // A treatment that was added from elsewhere shows its numbers.
+  $effect(() => {
+    if (table.wholeTreatment !== undefined) open = true;
+  });
   function lit(change: Partial<Light>): void {
     table.previewRecipe({
       ...table.open.recipe,
@@ -30,9 +37,9 @@
 </script>
 
 <div class="whole">
-  <Fold label="Whole mark" summary={list.length === 0 ? '' : `${list.length} ${list.length === 1 ? 'treatment' : 'treatments'}`}>
+  <Fold label="Whole mark" summary={list.length === 0 ? '' : `${list.length} ${list.length === 1 ? 'treatment' : 'treatments'}`} bind:open>
     {#each notices as notice (notice.code)}<p class="notice">{notice.message} {notice.fix}</p>{/each}
-    <ListWithLooks {desk} of="the whole mark" />
+    <ListWithLooks {desk} of="the whole mark" bind:opened={table.wholeTreatment} />
     <div class="two">
       <AmountField
         label="Light from"

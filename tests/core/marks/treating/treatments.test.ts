@@ -27,6 +27,7 @@ import {
 } from '$core/index';
 import { areaOf, codesOf, letteringInput, partNamed } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
+import { begun } from '../../../support/treatments';
 import { random } from '../../../support/random';
 import { resolverOf } from '../../../support/resolver';
 
@@ -128,7 +129,7 @@ describe.each(KINDS)('%s', (kind) => {
   it.each(Object.keys(PARTS))('on a part of the kind %s changes what is shown and nothing that others see', (name) => {
     const make = PARTS[name] as (own: object) => readonly object[];
     const plain = drawn(recipeOf(...make({}), ...followers));
-    const treated = drawn(recipeOf(...make({ treatments: [newTreatment(kind, 't')] }), ...followers));
+    const treated = drawn(recipeOf(...make({ treatments: [begun(kind)] }), ...followers));
     for (const id of plain.parts.map((part) => part.id)) expect(factsOf(treated, id)).toEqual(factsOf(plain, id));
     const written = (mark: ResolvedMark) => toSvg(mark.drawing, { title: '', box: { left: -500, top: -500, right: 900, bottom: 900 } });
     expect(written(treated)).not.toContain('NaN');
@@ -149,7 +150,7 @@ describe.each(KINDS)('%s', (kind) => {
 
   it('on an empty part, and at both ends of every number, draws finite outlines or says why not', () => {
     expect(
-      drawn(recipeOf(letteringInput({ text: '', treatments: [newTreatment(kind, 't')] })))
+      drawn(recipeOf(letteringInput({ text: '', treatments: [begun(kind)] })))
         .drawing.groups.flatMap(({ children }) => outlinesIn(children, IDENTITY, true))
         .every(({ path }) => path.verbs === ''),
     ).toBe(true);
@@ -157,7 +158,7 @@ describe.each(KINDS)('%s', (kind) => {
       if (control.type !== 'number') continue;
       const limits = treatmentLimits(kind, control.field);
       for (const value of [limits?.min, limits?.max]) {
-        const mark = drawn(recipeOf(disk('it', { treatments: [{ ...newTreatment(kind, 't'), [control.field]: value }] })));
+        const mark = drawn(recipeOf(disk('it', { treatments: [{ ...begun(kind), [control.field]: value }] })));
         expect(
           mark.drawing.groups.flatMap(({ children }) => outlinesIn(children)).every(({ path }) => path.coords.every(Number.isFinite)),
         ).toBe(true);
