@@ -23,6 +23,7 @@ const files = [
   'tests/core/engraving/etch.test.ts',
   'tests/core/geometry/extrude.test.ts',
   'tests/reference/degenerate.test.ts',
+  'tests/reference/hb-shape.test.ts',
   'tests/reference/combining.test.ts',
   'tests/reference/offsets.test.ts',
   'tests/reference/interlock.test.ts',
@@ -38,6 +39,8 @@ const files = [
   'tests/server/handover.test.ts',
   'tests/server/handover-kills.test.ts',
   'tests/server/photos.test.ts',
+  'tests/server/print-desk.test.ts',
+  'tests/server/treatments.test.ts',
 ];
 process.exit(
   await run('npx', ['vitest', 'run', '--testTimeout=3600000', ...files], { env: { ...process.env, DEEP: '1' }, stdio: 'inherit' }),

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { expect as valueOf, type Typeface } from '$core/index';
 import { openTypeface } from '$core/shaping';
+import { DEEP, oneInEvery } from '../support/deep';
 import { fontBytes, shipped } from '../support/fonts';
 
 // The reference is HarfBuzz's own command-line shaper (Debian libharfbuzz-bin 6.0), another build of another version.
@@ -26,7 +27,7 @@ const TEXTS: Readonly<Record<string, readonly string[]>> = {
   other: ['AVATAR', 'fluffy office', 'To Wa. Ye', '0123456789', 'Qu & “ij”', 'e\u0301a\u0308'],
 };
 const FEATURES: readonly Readonly<Record<string, number>>[] = [{}, { kern: 0 }, { liga: 0, clig: 0 }, { smcp: 1 }];
-const WEIGHTS = [300, 400, 640] as const;
+const WEIGHTS = oneInEvery(3, [640, 300, 400]);
 
 const folder = mkdtempSync('/tmp/lucky-hb-');
 const fonts = new Map<string, { readonly file: string; readonly face: Typeface }>();
@@ -62,7 +63,7 @@ describe('marks in fonts that do not say where they go', () => {
     writeFileSync(`${folder}/${id}-bare.ttf`, bytes);
     const face = valueOf(openTypeface(id, bytes));
     let marks = 0;
-    for (const letter of [...'aqgxzmMQT'])
+    for (const letter of oneInEvery(2, [...'aqgxzmMQT']))
       for (const above of ['\u0302', '\u0304', '\u0323', '\u0331', '\u0327', '\u0302\u0304', '\u0323\u0302', '\u0338', '\u031b']) {
         const text = `${letter}${above}n`;
         const axes = Object.fromEntries(face.axes.map((axis) => [axis.tag, axis.default]));
@@ -88,7 +89,7 @@ describe('marks in fonts that do not say where they go', () => {
           expect(Math.abs(glyph.advance - other.ax), label).toBeLessThanOrEqual(0);
         });
       }
-    expect(marks).toBeGreaterThan(9);
+    expect(marks).toBeGreaterThan(DEEP ? 9 : 3);
   });
 });
 

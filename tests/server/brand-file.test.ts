@@ -1,12 +1,13 @@
 import { execFileSync } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import pg from 'pg';
+import sharp from 'sharp';
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { writeRecipe } from '$core/index';
+import { photoDeskSchema, startStamp, writeRecipe } from '$core/index';
 import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { PROJECT } from '../../scripts/setup/project.mjs';
 import { nameRecipe, palette, read, recipeOf, send } from '../support/api';
@@ -41,7 +42,7 @@ async function census(databaseUrl: string): Promise<unknown> {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   const counts: Record<string, number> = {};
-  for (const table of ['brand', 'palette', 'mark', 'revision', 'try', 'document', 'picture', 'own_font'])
+  for (const table of ['brand', 'palette', 'mark', 'revision', 'try', 'document', 'picture', 'photo', 'own_font'])
     counts[table] = Number((await client.query<{ n: string }>(`select count(*) as n from "${table}"`)).rows[0]?.n);
   await client.end();
   return counts;
@@ -117,6 +118,80 @@ describe('a brand file', () => {
       expect(taken.status, JSON.stringify(taken.value)).toBe(201);
       expect(brandJson(await fileOf(there.url, taken.value.slug ?? ''))).toBe(brandJson(file));
     }
+  });
+
+  it('has the photos in it, with what is laid over one of them otherwise; one that was changed, or is no photo, is refused', async () => {
+    const brand = async (name: string) => (await send<{ slug: string }>(`${here.url}/api/brands`, 'POST', { name, palette })).value.slug;
+    const slug = await brand('With photos');
+    const home = (app: string, of: string) => `${app}/api/brands/${of}`;
+    const photo = (shade: number, width: number) =>
+      sharp({ create: { width, height: 40, channels: 3, background: { r: shade, g: 90, b: 40 } } })
+        .jpeg({ quality: 92 })
+        .withExifMerge({ IFD0: { Copyright: 'Kept as it came' } })
+        .toBuffer();
+    const bytes = [await photo(20, 60), await photo(200, 80)];
+    for (const [at, each] of bytes.entries())
+      await fetch(`${home(here.url, slug)}/photos?name=shore-${at}.jpg`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: new Uint8Array(each),
+      });
+    interface Shown {
+      readonly id: string;
+      readonly name: string;
+      readonly tones: unknown;
+    }
+    const photosOf = (app: string, of: string) => read<readonly Shown[]>(`${home(app, of)}/photos`);
+    const shown = await photosOf(here.url, slug);
+    expect(shown.map(({ name }) => name)).toEqual(['shore-0.jpg', 'shore-1.jpg']);
+    const laid = { ...startStamp('one', randomUUID()), opacityPercent: 35 };
+    const content = photoDeskSchema.parse({ stamps: [laid], exceptions: { [shown[1]?.id ?? '']: { without: ['one'] } } });
+    const saved = await send(`${home(here.url, slug)}/documents/photos`, 'PUT', { base: 0, content });
+    expect(saved.status, JSON.stringify(saved.value)).toBeLessThan(300);
+    const file = await fileOf(here.url, slug);
+    const entries = unzipSync(file);
+    for (const each of bytes) expect(Object.values(entries).some((entry) => Buffer.compare(Buffer.from(entry), each) === 0)).toBe(true);
+
+    // Into another installation: the same photos, the same to the byte, and measured alike.
+    const taken = await bring(there.url, file);
+    expect(taken.status, JSON.stringify(taken.value)).toBe(201);
+    expect(await photosOf(there.url, taken.value.slug ?? '')).toEqual(shown);
+    expect(brandJson(await fileOf(there.url, taken.value.slug ?? ''))).toBe(brandJson(file));
+    // Where they are already they get ids of their own.
+    const second = await bring(here.url, file);
+    const again = await photosOf(here.url, second.value.slug ?? '');
+    expect(again.map(({ name, tones }) => [name, tones])).toEqual(shown.map(({ name, tones }) => [name, tones]));
+    expect(again.some(({ id }) => shown.some((each) => each.id === id))).toBe(false);
+    const { content: laidAgain } = await read<{ content: { exceptions: object } }>(
+      `${home(here.url, second.value.slug ?? '')}/documents/photos`,
+    );
+    expect(Object.keys(laidAgain.exceptions)).toEqual([again[1]?.id]);
+
+    const data = JSON.parse(brandJson(file)) as { photos: { sha256: string }[]; photosLeftOut?: number };
+    const cover = JSON.parse(strFromU8(entries['cover.json'] as Uint8Array)) as object;
+    const written = (json: object, more: Record<string, Uint8Array> = {}, version = 2) => {
+      const brandBytes = strToU8(JSON.stringify(json));
+      const brandSha256 = createHash('sha256').update(brandBytes).digest('hex');
+      const first = strToU8(JSON.stringify({ ...cover, version, brandSha256 }));
+      return zipSync({ ...entries, 'cover.json': first, 'brand.json': brandBytes, ...more });
+    };
+    const words = strToU8('no photo at all');
+    const digest = createHash('sha256').update(words).digest('hex');
+    const before = await census(there.databaseUrl);
+    const [first = { sha256: '' }, other = { sha256: '' }] = data.photos;
+    for (const [what, bad] of [
+      ['changed', written(data, { [`files/${first.sha256}`]: words })],
+      ['no photo', written({ ...data, photos: [{ ...first, sha256: digest }] }, { [`files/${digest}`]: words })],
+      ['twice', written({ ...data, photos: [first, { ...other, sha256: first.sha256 }] })],
+    ] as const) {
+      const { status, value } = await bring(there.url, bad);
+      expect([what, status]).toEqual([what, 422]);
+      expect(value.problems?.[0]?.message, what).toMatch(/\w{3}/);
+    }
+    expect(await census(there.databaseUrl)).toEqual(before);
+    // A file of the form before, which knows no photos.
+    const { photos: _photos, photosLeftOut: _left, ...older } = data;
+    expect((await bring(there.url, written(older, {}, 1))).status).toBe(201);
   });
 
   it('brought in where it is already, stands beside it with ids of its own, and marks follow those of the copy', async () => {

@@ -127,6 +127,25 @@ describe('the studio', () => {
     expect(await read(marks('windrow-kites'))).toEqual(of);
   });
 
+  it('copies photos with what is laid over them: it names the marks and photos of the copy', async () => {
+    interface Laid {
+      readonly content: { readonly stamps: readonly { readonly mark: string }[]; readonly exceptions: object };
+    }
+    const from = 'tidewrack-aerial';
+    const made = await send<Shelved>(`${brands()}/${from}/copies`, 'POST', { name: 'Tidewrack, by another' });
+    expect(made.status).toBe(201);
+    const photos = (of: string) => read<readonly { readonly id: string; readonly name: string }[]>(`${brands()}/${of}/photos`);
+    const [theirs, own] = [await photos(from), await photos(made.value.slug)];
+    expect(theirs.length).toBeGreaterThan(3);
+    expect(own.map(({ name }) => name)).toEqual(theirs.map(({ name }) => name));
+    expect(own.some(({ id }) => theirs.some((each) => each.id === id))).toBe(false);
+    const { content } = await read<Laid>(`${brands()}/${made.value.slug}/documents/photos`);
+    const ids = new Set((await read<readonly Shelved[]>(marks(made.value.slug))).map(({ id }) => id));
+    expect(content.stamps.length).toBeGreaterThan(0);
+    for (const { mark } of content.stamps) expect(ids.has(mark)).toBe(true);
+    for (const id of Object.keys(content.exceptions)) expect(own.some((photo) => photo.id === id)).toBe(true);
+  });
+
   it('makes one copy of one request, however often it is sent', async () => {
     const body = { name: 'Once more', key: '7b1f5f6e-1f1e-4a5c-9d43-5a6c2f1c8a11' };
     const answers = await Promise.all([1, 2, 3].map(() => send<Shelved>(`${brands()}/gorsebank-rowing-club/copies`, 'POST', body)));

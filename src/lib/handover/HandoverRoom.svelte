@@ -133,7 +133,8 @@
       /> The brand sheet goes along, as a folder for browsers</label
     >
     <p class="whole quiet small">
-      The whole brand, with every revision, picture and font, for another installation or for keeping:
+      The whole brand, with every revision, picture and font and up to 200 photos or 128 MB of them, for another installation or for
+      keeping:
       <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
     </p>
   </section>

@@ -3,8 +3,10 @@ import { MARK_ROLES, REVISION_KINDS } from '$core/index';
 
 /** What the first entry of a brand file says it is. */
 export const BRAND_FILE_FORMAT = 'lucky-thistle-brand';
-/** Raised when a file of an older app could not be read as it is any more. */
-export const BRAND_FILE_VERSION = 1;
+/** Raised when an older app could not read what is written now. 2: photos go along. */
+export const BRAND_FILE_VERSION = 2;
+/** Photos go along from the first one on, up to so many and so many bytes: what is larger no browser brings in again in one go. */
+export const PHOTOS_ALONG = { most: 200, bytes: 128 * 1024 * 1024 } as const;
 
 const text = (most: number) => z.string().max(most);
 const date = z.iso.datetime({ offset: true });
@@ -27,7 +29,7 @@ const mark = z.strictObject({
   tries: z.array(z.strictObject({ name: z.string().trim().min(1).max(80), removedAt: date.nullable(), ...made, recipe: stored })).max(1000),
 });
 
-/** Everything of a brand but the bytes of its pictures and fonts, which lie beside it under their digests. */
+/** Everything of a brand but the bytes of its pictures, photos and fonts, which lie beside it under their digests. */
 export const brandFileSchema = z.strictObject({
   brand: z.strictObject({ name: z.string().trim().min(1).max(120), about: text(4000), createdAt: date }),
   palettes: z.array(z.strictObject({ ...link, colors: stored })).min(1),
@@ -45,6 +47,13 @@ export const brandFileSchema = z.strictObject({
       }),
     )
     .max(5000),
+  /** As they came; what pages show of them is read from them again. */
+  photos: z
+    .array(z.strictObject({ id: z.uuid(), sha256, name: text(200), position: z.number().int().min(0).max(1_000_000), createdAt: date }))
+    .max(PHOTOS_ALONG.most)
+    .default([]),
+  /** Photos that the brand had when it was written, and that do not go along. */
+  photosLeftOut: z.number().int().min(0).max(1_000_000).default(0),
   fonts: z.array(z.strictObject({ sha256, name: text(200), rights: text(600), createdAt: date, removedAt: date.nullable() })).max(500),
 });
 export type BrandFile = z.infer<typeof brandFileSchema>;

@@ -33,7 +33,7 @@ export interface OpenedFont {
 export interface OpenedBrandFile {
   readonly file: BrandFile;
   readonly fonts: readonly OpenedFont[];
-  /** The bytes of its pictures and fonts. */
+  /** The bytes of its pictures, photos and fonts. */
   readonly files: readonly Uint8Array[];
 }
 
@@ -95,6 +95,8 @@ function checkStored(file: BrandFile): void {
     throw damaged('a revision is missing in it.');
   const [ids, slugs] = [new Set(file.marks.map(({ id }) => id)), new Set(file.marks.map(({ slug }) => slug))];
   if (ids.size < file.marks.length || slugs.size < file.marks.length) throw damaged('it holds a mark twice.');
+  for (const key of ['id', 'sha256'] as const)
+    if (new Set(file.photos.map((photo) => photo[key])).size < file.photos.length) throw damaged('it holds a photo twice.');
 }
 
 /** Reads a brand file to its end and checks everything in it; nothing is written. @throws a refusal that says what is wrong */
@@ -135,6 +137,11 @@ export async function openBrandFile(zip: Uint8Array): Promise<OpenedBrandFile> {
     const checked = await checkFont('uploaded', bytes);
     if (!checked.ok) throw damaged(`“${name.slice(0, 60)}” is no font that can be used.`);
     fonts.push({ sha256, sizeBytes: bytes.length, embedding: checked.value.embedding.name, entry: measureOwnFont(checked.value) });
+  }
+  for (const { sha256, name } of file.photos) {
+    const bytes = entries[fileName(sha256)];
+    if (!bytes || digestOf(bytes) !== sha256) throw damaged(`the file of “${name.slice(0, 60)}” is missing or changed.`);
+    files.push(bytes);
   }
   return { file, fonts, files };
 }

@@ -1,31 +1,35 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { Brand, Mark } from '../database/entities';
+import { Brand, Mark, Photo } from '../database/entities';
+import { storedFile } from '../files';
 import { heavy } from '../heavy/pool';
 import { studio } from '../http/author';
 import { findBrand, type BrandView } from '../stores/brands';
+import { withOtherIds } from '../stores/other-ids';
 import { freeSlug } from '../stores/slug';
 import type { BrandFile } from './form';
 
-/** The same data with other ids in it: ids are long and random, so that wherever one stands it is meant. */
-function renamed<T>(data: T, ids: ReadonlyMap<string, string>): T {
-  if (ids.size === 0) return data;
-  const pattern = new RegExp([...ids.keys()].join('|'), 'g');
-  return JSON.parse(JSON.stringify(data).replace(pattern, (id) => ids.get(id) ?? id)) as T;
+/** Marks and photos keep their ids in another installation; where they are there already, this is a second copy and gets ids of its own. */
+async function freed(em: EntityManager, file: BrandFile): Promise<BrandFile> {
+  const [marks, photos] = [file.marks.map(({ id }) => id), file.photos.map(({ id }) => id)];
+  const taken = (await em.count(Mark, { id: { $in: marks } })) + (await em.count(Photo, { id: { $in: photos } }));
+  return taken === 0 ? file : withOtherIds(file, new Map([...marks, ...photos].map((id) => [id, randomUUID()])));
 }
 
-/** Marks keep their ids in another installation; where they are there already, this is a second copy and gets ids of its own. */
-async function freed(em: EntityManager, file: BrandFile): Promise<BrandFile> {
-  const taken = await em.find(Mark, { id: { $in: file.marks.map(({ id }) => id) } }, { fields: ['id'] });
-  return taken.length === 0 ? file : renamed(file, new Map(file.marks.map(({ id }) => [id, randomUUID()])));
+/** The photos of a brand file, read again one by one as those that come in by themselves; the order is the file's. */
+async function photosOf({ photos }: BrandFile) {
+  const taken = [];
+  for (const { sha256, name } of photos) taken.push(await heavy('photo', { bytes: await storedFile(sha256), name }));
+  return taken;
 }
 
 /**
- * Takes in a brand from its file, all or nothing: every revision, palette and document as it was, tries, pictures and fonts.
+ * Takes in a brand from its file, all or nothing: every revision, palette and document as it was, tries, pictures, photos and fonts.
  * A brand that is there already stays as it is, and this one stands beside it.
  */
 export async function takeInBrand(em: EntityManager, bytes: Uint8Array): Promise<BrandView> {
   const { file: read, fonts } = await heavy('brandFile', { bytes });
+  const photos = await photosOf(read);
   const slug = await em.transactional(async (tx) => {
     // Addresses are given one at a time, whoever asks.
     await tx.execute('lock table "brand" in share row exclusive mode');
@@ -80,6 +84,27 @@ export async function takeInBrand(em: EntityManager, bytes: Uint8Array): Promise
         'insert into "picture" ("id", "brand_id", "sha256", "name", "width_px", "height_px", "colors", "created_at") values (?, ?, ?, ?, ?, ?, ?::jsonb, ?)',
         [randomUUID(), id, sha256, name, widthPx, heightPx, JSON.stringify(colors), createdAt],
       );
+    for (const [at, { id: photo, sha256, name, position, createdAt }] of file.photos.entries()) {
+      // The same photos in the same order, whatever their ids became.
+      const { preview, facts, sizeBytes, toneColumns, toneRows, tones } = photos[at] as (typeof photos)[number];
+      await run(
+        'insert into "photo" ("id", "brand_id", "sha256", "preview", "name", "facts", "size_bytes", "tone_columns", "tone_rows", "tones", "position", "created_at") values (?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?)',
+        [
+          photo,
+          id,
+          sha256,
+          preview,
+          name,
+          JSON.stringify(facts),
+          sizeBytes,
+          toneColumns,
+          toneRows,
+          Buffer.from(tones),
+          position,
+          createdAt,
+        ],
+      );
+    }
     for (const { sha256, name, rights, createdAt, removedAt } of file.fonts) {
       const measured = fonts.find((font) => font.sha256 === sha256);
       if (!measured) continue;

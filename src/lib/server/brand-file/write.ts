@@ -1,8 +1,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { downloadZip } from 'client-zip';
-import { Brand, Mark, OwnFont, Picture, Revision, SavedDocument, SavedPalette, Try } from '../database/entities';
+import { Brand, Mark, OwnFont, Photo, Picture, Revision, SavedDocument, SavedPalette, Try } from '../database/entities';
 import { digestOf, filePieces } from '../files';
-import { BRAND_FILE_FORMAT, BRAND_FILE_VERSION, BRAND_NAME, COVER_NAME, fileName, type BrandFile, type Cover } from './form';
+import { BRAND_FILE_FORMAT, BRAND_FILE_VERSION, BRAND_NAME, COVER_NAME, fileName, PHOTOS_ALONG, type BrandFile, type Cover } from './form';
 
 const at = (date: Date): string => date.toISOString();
 const atOrNull = (date: Date | null | undefined): string | null => (date ? date.toISOString() : null);
@@ -18,6 +18,21 @@ const linkOf = ({
   createdAt: at(createdAt),
 });
 type Stored = Record<string, unknown>;
+
+/** The photos of a brand that go along, in their order, and how many do not. */
+async function photosOf(em: EntityManager, brand: string): Promise<Pick<BrandFile, 'photos' | 'photosLeftOut'>> {
+  const rows = await em.find(Photo, { brand, removedAt: null }, { orderBy: { position: 'asc', createdAt: 'asc' }, exclude: ['tones'] });
+  let bytes = 0;
+  const along = rows.filter(({ sizeBytes }, at) => {
+    if (at >= PHOTOS_ALONG.most || bytes + sizeBytes > PHOTOS_ALONG.bytes) return false;
+    bytes += sizeBytes;
+    return true;
+  });
+  return {
+    photos: along.map(({ id, sha256, name, position, createdAt }) => ({ id, sha256, name, position, createdAt: at(createdAt) })),
+    photosLeftOut: rows.length - along.length,
+  };
+}
 
 /** Everything of a brand as one piece of data. */
 export async function brandFileOf(em: EntityManager, brandId: string): Promise<BrandFile> {
@@ -43,6 +58,7 @@ export async function brandFileOf(em: EntityManager, brandId: string): Promise<B
         createdAt: at(createdAt),
       }),
     ),
+    ...(await photosOf(em, brandId)),
     fonts: (await em.find(OwnFont, own, { orderBy: { createdAt: 'asc' } })).map(({ sha256, name, rights, createdAt, removedAt }) => ({
       ...{ sha256, name, rights },
       createdAt: at(createdAt),
@@ -72,13 +88,13 @@ export async function brandFileOf(em: EntityManager, brandId: string): Promise<B
   return file;
 }
 
-/** A brand as one open file: a ZIP of JSON and of its pictures and fonts, written while it is read. */
+/** A brand as one open file: a ZIP of JSON and of its pictures, photos and fonts, written while it is read. */
 export async function brandZip(em: EntityManager, brandId: string): Promise<ReadableStream<Uint8Array>> {
   const file = await brandFileOf(em, brandId);
   const json = Buffer.from(`${JSON.stringify(file)}\n`);
   const cover: Cover = { format: BRAND_FILE_FORMAT, version: BRAND_FILE_VERSION, app: 'Lucky Thistle', brandSha256: digestOf(json) };
   const lastModified = new Date();
-  const digests = [...new Set([...file.pictures, ...file.fonts].map(({ sha256 }) => sha256))];
+  const digests = [...new Set([...file.pictures, ...file.photos, ...file.fonts].map(({ sha256 }) => sha256))];
   const { body } = downloadZip([
     { name: COVER_NAME, lastModified, input: `${JSON.stringify(cover)}\n` },
     { name: BRAND_NAME, lastModified, input: json },
