@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-export const WAY_NAMES = ['two', 'pen', 'tones', 'colors', 'halftone', 'stipple'] as const;
+export const WAY_NAMES = ['two', 'pen', 'tones', 'colors', 'engraved', 'halftone', 'stipple'] as const;
 export type WayName = (typeof WAY_NAMES)[number];
 
 /** How a picture is turned into outlines: kept with what was traced, so that every number can be changed later. */
@@ -28,9 +28,9 @@ export const tracingSchema = z.strictObject({
   closenessPx: z.number().min(0.3).max(4).default(0.6),
   /** Whether the lightest tone or color is left clear. */
   paper: z.enum(['clear', 'kept']).default('clear'),
-  /** Of dots: from one to the next, in thousandths of the longer side. */
+  /** Of dots and lines: from one to the next, in thousandths of the longer side. */
   pitchPermille: z.number().min(4).max(80).default(14),
-  /** Of rows of dots. */
+  /** Of rows of dots, and of lines. */
   turnDeg: z.number().min(-90).max(90).default(45),
   seed: z.number().int().min(0).max(9999).default(1),
 });

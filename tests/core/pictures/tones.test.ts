@@ -1,4 +1,6 @@
+import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
+import { pathData } from '$core/index';
 import { histogramOf, otsu, START_TRACING, tracePicture, tracingSchema, TRACING_WAYS, WAY_NAMES, type Pixels } from '$core/pictures';
 import { areaOf } from '../../support/drawn-mark';
 import { random } from '../../support/random';
@@ -119,6 +121,53 @@ describe('a traced picture', () => {
       expect(sizes[1]).toBeGreaterThan(1.3 * (sizes[2] as number));
       expect(sizes[2]).toBeGreaterThan(2 * (sizes[3] as number));
     }
+  });
+  it('as an engraving covers as much as a halftone of the same picture, black with all and white with nothing; its lines lie as they are turned', () => {
+    const pixels = picture(600, 300, (x) => gray(x < 150 ? 0 : x < 300 ? 90 : x < 450 ? 170 : 255));
+    /** How much of each quarter is inked, as a renderer of its own draws it. */
+    const covered = (change: object): readonly number[] => {
+      const paths = tracePicture(pixels, { ...plain, pitchPermille: 14, ...change }).areas.map(
+        ({ path, rule }) => `<path d="${pathData(path)}" fill-rule="${rule}"/>`,
+      );
+      const { pixels: drawn } = new Resvg(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300">${paths.join('')}</svg>`,
+      ).render();
+      return [0, 1, 2, 3].map((quarter) => {
+        let sum = 0;
+        // Away from the borders, where lines of one tone run into the next.
+        for (let y = 40; y < 260; y++)
+          for (let x = quarter * 150 + 40; x < quarter * 150 + 110; x++) sum += (drawn[(y * 600 + x) * 4 + 3] ?? 0) / 255;
+        return sum / (220 * 70);
+      });
+    };
+    const dots = covered({ way: 'halftone', turnDeg: 45 });
+    for (const turnDeg of [0, 45, -70]) {
+      const lines = covered({ way: 'engraved', turnDeg });
+      expect(lines[0]).toBeGreaterThan(0.97);
+      for (const quarter of [1, 2]) expect(Math.abs((lines[quarter] ?? 0) - (dots[quarter] ?? 1))).toBeLessThan(0.05);
+      expect(lines[3]).toBe(0);
+      const reversed = covered({ way: 'engraved', turnDeg, ink: 'light' });
+      expect([reversed[0], Math.round(reversed[3] ?? 0)]).toEqual([0, 1]);
+    }
+    // Level lines of one tone are met as often as they are apart, straight down; those that are upright, straight across.
+    const even = picture(300, 300, (x) => gray(x < 30 ? 255 : x < 270 ? 130 : 0));
+    const runs = (turnDeg: number, at: (along: number) => readonly [number, number]): number => {
+      const [area] = tracePicture(even, { ...plain, way: 'engraved', pitchPermille: 40, turnDeg }).areas;
+      const { path, rule } = area as NonNullable<typeof area>;
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="300"><path d="${pathData(path)}" fill-rule="${rule}"/></svg>`;
+      const { pixels: drawn } = new Resvg(svg).render();
+      const inked = Array.from({ length: 240 }, (_, along) => {
+        const [x, y] = at(along + 30);
+        return (drawn[(y * 300 + x) * 4 + 3] ?? 0) > 127;
+      });
+      return inked.filter((each, n) => each && !inked[n - 1]).length;
+    };
+    const [down, over] = [(along: number) => [150, along] as const, (along: number) => [along, 150] as const];
+    expect(Math.abs(runs(0, down) - 20)).toBeLessThan(2);
+    expect(runs(0, over)).toBeLessThan(2);
+    // The tone itself pushes upright lines aside near its borders.
+    expect(Math.abs(runs(90, over) - 20)).toBeLessThan(4);
+    expect(runs(90, down)).toBeLessThan(2);
   });
   it('keeps what is clear clear, in every way', () => {
     const pixels = picture(120, 80, (x) => (x < 60 ? [0, 0, 0, 0] : gray(x < 90 ? 20 : 200)) as number[]);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BRUSH_NAMES, brushOf, strokeRegion, type BrushName } from '../../brushes';
 import { boundsOf, type Bounds, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import { cutAway, painted, silhouette } from '../treating/layers';
+import { cutAway, outlinesOf, painted, silhouette } from '../treating/layers';
 import { lengthPx, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
 
 /** Strokes of one treatment, and points of one stroke. */
@@ -101,6 +101,8 @@ export const byHand: TreatmentKind<typeof byHandSchema> = {
   inOneColor: 'kept',
   treat: ({ strokes }, layers, context) => {
     const { paths } = context;
+    // What shows nothing, a line whose words were taken out, has nothing to be worked on.
+    if (outlinesOf(layers).length === 0) return layers;
     const laid = strokes.flatMap((stroke): readonly Laid[] => {
       const region = regionOf(stroke, context);
       const box = boundsOf(region.path);

@@ -1,9 +1,8 @@
 import { PathPen } from '../../geometry';
 import { chance } from '../../numeric/chance';
-import { histogramOf } from '../tones/thresholds';
-import { meanColor, SEEN } from './areas';
+import { asInk, inkWanted } from './ink-wanted';
 import type { Tracing } from '../tracing';
-import type { TracedArea, TracedPicture, TracingWay } from './way';
+import type { TracedPicture, TracingWay } from './way';
 
 const KAPPA = 0.5522847498;
 /** Dots smaller than this share of their pitch are left out: they would not print. */
@@ -22,41 +21,9 @@ function drawDot(pen: PathPen, x: number, y: number, radius: number): void {
     .close();
 }
 
-/** Shares of a picture's pixels that may become full ink or none: what lies between is spread over all tones. */
-const [DARKEST, LIGHTEST] = [0.03, 0.97];
-/** Paper scatters light under the dots, which look darker than they are large. */
-const DOT_GAIN = 1.25;
-
-/** How much ink each pixel wants, 0 to 1. */
-function inkWanted({ gray, planes }: TracedPicture, { ink }: Tracing): (index: number) => number {
-  const histogram = histogramOf(gray, (index) => (planes.alpha[index] as number) >= SEEN);
-  const total = histogram.reduce((sum, count) => sum + count, 0);
-  const at = (share: number): number => {
-    let sum = 0;
-    return histogram.findIndex((count) => (sum += count) >= share * total) / histogram.length;
-  };
-  const [low, high] = [at(DARKEST), at(LIGHTEST)];
-  const span = Math.max(0.05, high - low);
-  return (index) => {
-    if ((planes.alpha[index] as number) < SEEN) return 0;
-    const light = Math.min(1, Math.max(0, ((gray[index] as number) - low) / span));
-    return (ink === 'dark' ? 1 - light : light) ** DOT_GAIN;
-  };
-}
-
 /** A pitch at which there are not too many dots. */
 const pitchOf = ({ columns, rows }: TracedPicture, { pitchPermille }: Tracing): number =>
   Math.max((pitchPermille / 1000) * Math.max(columns, rows), Math.sqrt((columns * rows) / MOST), 2);
-
-const inkColor = (picture: TracedPicture, tracing: Tracing) => {
-  const wanted = inkWanted(picture, tracing);
-  const areas = Int16Array.from(picture.gray, (_, index) => (wanted(index) > 0.5 ? 1 : 0));
-  return meanColor(picture, areas, 1);
-};
-const asArea = (picture: TracedPicture, tracing: Tracing, pen: PathPen): readonly TracedArea[] => {
-  const path = pen.path();
-  return path.verbs === '' ? [] : [{ path, rule: 'nonzero', color: inkColor(picture, tracing) }];
-};
 
 /** Rows of round dots, the larger the darker. */
 export const halftoneDots: TracingWay = {
@@ -88,7 +55,7 @@ export const halftoneDots: TracingWay = {
         const radius = Math.min(0.707, Math.sqrt(sum / count / Math.PI)) * pitch;
         if (radius >= LEAST * pitch) drawDot(pen, x, y, radius);
       }
-    return asArea(picture, tracing, pen);
+    return asInk(picture, tracing, pen.path(), 'nonzero');
   },
 };
 
@@ -125,6 +92,6 @@ export const stipple: TracingWay = {
       }
       owed = next;
     }
-    return asArea(picture, tracing, pen);
+    return asInk(picture, tracing, pen.path(), 'nonzero');
   },
 };

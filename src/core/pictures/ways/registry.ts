@@ -1,4 +1,5 @@
 import { halftoneDots, stipple } from './dots';
+import { engraved } from './engraved';
 import { inColors } from './in-colors';
 import { inTones } from './in-tones';
 import { inTwo } from './in-two';
@@ -12,6 +13,7 @@ export const TRACING_WAYS: Readonly<Record<WayName, TracingWay>> = {
   pen,
   tones: inTones,
   colors: inColors,
+  engraved,
   halftone: halftoneDots,
   stipple,
 };

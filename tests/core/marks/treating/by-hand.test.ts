@@ -77,7 +77,8 @@ const inPanel = (region: ReturnType<typeof covered>): number => areaOf([paths.co
 /** Alpha at places of a mark, as a renderer of its own draws its file. */
 function alphaAt(mark: ResolvedMark, places: readonly (readonly [number, number])[]): readonly number[] {
   const image = new Resvg(toSvg(mark.drawing, { title: 'it', box: { left: -150, top: -100, right: 150, bottom: 100 } })).render();
-  return places.map(([x, y]) => image.pixels[((y + 100) * image.width + x + 150) * 4 + 3] ?? -1);
+  const { pixels, width } = image;
+  return places.map(([x, y]) => pixels[((y + 100) * width + x + 150) * 4 + 3] ?? -1);
 }
 
 describe('strokes by hand', () => {
