@@ -29,6 +29,8 @@
   let fault = $state('');
   let under = $state(false);
   const way = $derived(TRACING_WAYS[tracing.way]);
+  /** Lines closer than a hundredth of the picture would run together. */
+  const inLines = $derived(tracing.way === 'engraved');
   const uses = (field: keyof Tracing): boolean => way.uses.includes(field);
   const nodes = $derived(
     (traced?.areas ?? []).reduce((sum, { path }) => sum + [...path.verbs].filter((verb) => verb !== 'M' && verb !== 'Z').length, 0),
@@ -207,20 +209,20 @@
     {/if}
     {#if uses('pitchPermille')}
       <AmountField
-        label="From dot to dot"
+        label={inLines ? 'Line to line' : 'From dot to dot'}
         hint="As a share of the picture’s longer side"
         unit="‰"
-        min={4}
+        min={inLines ? 10 : 4}
         max={80}
         digits={0}
-        value={tracing.pitchPermille}
+        value={Math.max(tracing.pitchPermille, inLines ? 10 : 4)}
         preview={(pitchPermille) => change({ pitchPermille })}
         commit={() => undefined}
       />
     {/if}
     {#if uses('turnDeg')}
       <AmountField
-        label="Turn of the rows"
+        label={inLines ? 'Turn of the lines' : 'Turn of the rows'}
         hint="45° is seen least"
         unit="°"
         min={-90}
