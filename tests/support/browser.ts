@@ -30,9 +30,13 @@ export class Visitor {
   click = (name: string, role = 'button') => this.page.locator(`::-p-aria([name="${name}"][role="${role}"])`).click();
   async fill(name: string, text: string, role = 'textbox'): Promise<void> {
     const field = await this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { visible: true });
-    await field?.click({ count: 3 });
-    await field?.press('Backspace');
-    await field?.type(text);
+    // A dialog that opens takes the focus to its first control; who types sees that and goes back into the field.
+    for (let again = 0; again < 3; again++) {
+      await field?.click({ count: 3 });
+      await field?.press('Backspace');
+      await field?.type(text);
+      if (await field?.evaluate((each) => !each.isConnected || each === document.activeElement)) return;
+    }
   }
   /** Chooses an option of a list by its label and value, as a person would by mouse. */
   async pick(label: string, value: string): Promise<void> {
@@ -64,7 +68,15 @@ export class Visitor {
     await this.page.keyboard.press(key);
     await this.page.keyboard.up(modifier);
   }
-  sees = (text: string) => this.page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+  /** Waits for words; where they never come, what the page says instead is told. */
+  sees = async (text: string): Promise<void> => {
+    try {
+      await this.page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+    } catch (error) {
+      const says = await this.page.evaluate(() => `${location.pathname}: ${document.body.innerText.slice(0, 600)}`).catch(() => 'nothing');
+      throw new Error(`“${text}” is not to be seen. ${says} ${this.errors.join(' ')}`, { cause: error });
+    }
+  };
   seesNot = (text: string) => this.page.waitForFunction((wanted) => !document.body.innerText.includes(wanted), {}, text);
   /** Waits until no dialog lies over the page and the focus has left the last one. */
   dialogGone = () => this.page.waitForFunction(() => !document.querySelector('dialog[open]') && !document.activeElement?.closest('dialog'));
