@@ -19,7 +19,7 @@ const CELLS_ACROSS = 18;
 const MOST_CELLS = 1500;
 /** Edges are held to so many cells; specks smaller than so many cells are left out. */
 const [WITHIN_CELLS, SPECK_CELLS] = [0.18, 4];
-/** Places on the smooth way between two points of the hand, at most. */
+/** Steps of the smooth way, beside one a point. */
 const MOST_PLACES = 1200;
 
 interface WayPoint extends Point {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { addPart, apply, createPart, expect, freePartId, invert, type FreeCurve, type FreePoint, type Point } from '$core/index';
   import { hold } from './hold';
+  import StageHint from './StageHint.svelte';
   import type { StageView } from './stage-view.svelte';
   import { useTable } from '../table/table.svelte';
 
@@ -99,7 +100,7 @@
 />
 {#if last && near}<line x1={last.x} y1={last.y} x2={near.x} y2={near.y} />{/if}
 {#if first}<circle cx={first.x} cy={first.y} r={CLOSING_PX} class:closing={near && closes(near)} />{/if}
-<text x={view.widthPx / 2} y={view.heightPx - 18}>Click for a corner, pull for a bend. {curve ? 'Enter ends it.' : ''}</text>
+<StageHint {view}>Click for a corner, pull for a bend. {curve ? 'Enter ends it.' : ''}</StageHint>
 
 <style>
   .sheet {
@@ -119,14 +120,5 @@
   circle.closing {
     fill: var(--color-primary-100);
     stroke: var(--color-plum);
-  }
-  text {
-    fill: var(--color-ink);
-    font-size: 12px;
-    paint-order: stroke;
-    pointer-events: none;
-    stroke: var(--color-sheet);
-    stroke-width: 4px;
-    text-anchor: middle;
   }
 </style>

@@ -13,10 +13,10 @@
     type HandStroke,
     type Point,
   } from '$core/index';
-  import { HandBrush } from '../table/hand-brush.svelte';
   import { isTyping } from '../table/keys';
   import { useTable } from '../table/table.svelte';
   import { hold } from './hold';
+  import StageHint from './StageHint.svelte';
   import type { StageView } from './stage-view.svelte';
 
   interface Props {
@@ -26,6 +26,7 @@
   const { view, surface }: Props = $props();
   const table = useTable();
   const { hand } = table;
+  const strokes = $derived(hand.on?.strokes);
 
   /** Points of a drawn way may be off by so many CSS pixels. */
   const WITHIN_PX = 0.5;
@@ -69,7 +70,7 @@
     event.stopPropagation();
     event.preventDefault();
     surface.focus({ preventScroll: true });
-    if (hand.full) return;
+    if (strokes?.full) return;
     const pressures = [event.pressure];
     way = [toPlane(event.clientX, event.clientY)];
     hold(
@@ -83,50 +84,50 @@
         const drawn = way;
         way = [];
         if (!givenUp && drawn.length > 0)
-          hand.add(drawnStroke(moved ? drawn : drawn.slice(0, 1), WITHIN_PX / scale, hand.manner, moved ? pressures : []));
+          hand.draw(drawnStroke(moved ? drawn : drawn.slice(0, 1), WITHIN_PX / scale, hand.manner, moved ? pressures : []));
       },
     );
   }
   function take(event: PointerEvent, at: number): void {
-    const stroke = hand.strokes[at];
-    if (!surface || event.button !== 0 || !stroke) return;
+    const [held, stroke] = [strokes, strokes?.all[at]];
+    if (!surface || event.button !== 0 || !held || !stroke) return;
     event.stopPropagation();
     event.preventDefault();
     surface.focus({ preventScroll: true });
-    hand.chosen = at;
+    held.chosen = at;
     const from = toPlane(event.clientX, event.clientY);
     hold(
       event,
       surface,
       ({ clientX, clientY }) => {
         const to = toPlane(clientX, clientY);
-        hand.put(at, strokeMoved(stroke, to.x - from.x, to.y - from.y));
+        held.put(at, strokeMoved(stroke, to.x - from.x, to.y - from.y));
       },
-      (moved) => moved && hand.commit('Move a stroke'),
+      (moved) => moved && held.commit('Move a stroke'),
     );
   }
+  /** How far an arrow key moves the stroke in hand, in the pixels of what is treated. */
+  const NUDGES: Readonly<Record<string, readonly [number, number]>> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, -1],
+    ArrowDown: [0, 1],
+  };
   function keys(event: KeyboardEvent): void {
     if (isTyping(event.target) || (event.target as Element).closest('dialog, [popover]')) return;
-    const { chosen, mode } = hand;
-    const stroke = chosen === undefined ? undefined : hand.strokes[chosen];
-    const done = () => {
-      event.preventDefault();
-      event.stopPropagation();
-    };
-    if (event.key === 'Escape' || (event.key === 'Enter' && event.target === surface)) {
-      done();
-      hand.end();
-    } else if (mode === 'move' && stroke && chosen !== undefined && event.target === surface) {
-      const by = HandBrush.nudge(event);
-      if (event.key === 'Delete' || event.key === 'Backspace') {
-        done();
-        hand.remove(chosen);
-      } else if (by) {
-        done();
-        hand.put(chosen, strokeMoved(stroke, ...by));
-        hand.commit('Move a stroke');
-      }
-    }
+    const onStage = event.target === surface;
+    const at = hand.mode === 'move' && onStage ? strokes?.chosen : undefined;
+    const stroke = at === undefined ? undefined : strokes?.all[at];
+    const [dx, dy] = NUDGES[event.key] ?? [0, 0];
+    if (event.key === 'Escape' || (event.key === 'Enter' && onStage)) hand.end();
+    else if (strokes && stroke && at !== undefined && (event.key === 'Delete' || event.key === 'Backspace')) strokes.remove(at);
+    else if (strokes && stroke && at !== undefined && (dx !== 0 || dy !== 0)) {
+      const by = event.shiftKey ? 10 : 1;
+      strokes.put(at, strokeMoved(stroke, dx * by, dy * by));
+      strokes.commit('Move a stroke');
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
   }
 </script>
 
@@ -142,7 +143,7 @@
     if (hand.mode === 'draw') draw(event);
     else {
       event.stopPropagation();
-      hand.chosen = undefined;
+      if (strokes) strokes.chosen = undefined;
     }
   }}
   onpointermove={(event) => (near = toPlane(event.clientX, event.clientY))}
@@ -150,8 +151,8 @@
   data-handle="strokes"
 />
 {#if hand.mode === 'move'}
-  {#each hand.strokes as stroke, at (at)}
-    <polyline class="way" class:chosen={hand.chosen === at} points={wayOf(stroke)} />
+  {#each strokes?.all ?? [] as stroke, at (at)}
+    <polyline class="way" class:chosen={strokes?.chosen === at} points={wayOf(stroke)} />
     <!-- svelte-ignore a11y_no_static_element_interactions -->
     <polyline
       class="reach"
@@ -172,9 +173,9 @@
   {@const { x, y } = apply(plane, near)}
   <circle cx={x} cy={y} r={(hand.manner.widthPx * scale) / 2} />
 {/if}
-<text x={view.widthPx / 2} y={view.heightPx - 18}
-  >{#if hand.mode === 'move'}Drag a stroke; Delete removes the one in hand. Escape ends it.{:else if hand.full}No more strokes fit in here:
-    add another treatment by hand. Escape ends it.{:else}Draw to {hand.manner.how === 'away' ? 'rub out' : 'paint'}. Escape ends it.{/if}</text
+<StageHint {view}
+  >{#if hand.mode === 'move'}Drag a stroke; Delete removes the one in hand. Escape ends it.{:else if strokes?.full}No more strokes fit in
+    here: add another treatment by hand. Escape ends it.{:else}Draw to {hand.manner.how === 'away' ? 'rub out' : 'paint'}. Escape ends it.{/if}</StageHint
 >
 
 <style>
@@ -214,14 +215,5 @@
     pointer-events: none;
     stroke: var(--color-amber);
     stroke-width: 1.5;
-  }
-  text {
-    fill: var(--color-ink);
-    font-size: 12px;
-    paint-order: stroke;
-    pointer-events: none;
-    stroke: var(--color-sheet);
-    stroke-width: 4px;
-    text-anchor: middle;
   }
 </style>

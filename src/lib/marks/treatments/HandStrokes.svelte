@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy, onMount } from 'svelte';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
   import Brush from '@lucide/svelte/icons/brush';
@@ -7,9 +8,7 @@
   import {
     BRUSH_NAMES,
     brushOf,
-    changing,
     middleOfStroke,
-    MOST_HAND_STROKES,
     straightStroke,
     strokeMoved,
     strokeTurned,
@@ -20,6 +19,7 @@
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
+  import { Strokes } from '../table/hand-brush.svelte';
   import { useTable } from '../table/table.svelte';
   import type { TreatmentDesk } from './treatment-desk';
 
@@ -31,67 +31,48 @@
   const table = useTable();
   const { hand } = table;
 
-  const drawing = $derived(hand.on?.desk === desk && hand.on.id === treatment.id);
-  const { strokes } = $derived(treatment);
-  /** The stroke in hand here, whether or not the stage draws; else what is set is for the next one. */
-  let own: number | undefined = $state();
-  const at = $derived(drawing ? hand.chosen : own);
+  // A list and the place of a treatment in it stay what they are as long as its numbers are open.
+  // svelte-ignore state_referenced_locally
+  const held = new Strokes(desk, treatment.id);
+  const drawing = $derived(hand.on?.strokes === held);
+  const strokes = $derived(treatment.strokes);
+  const at = $derived(held.chosen);
+  /** The stroke in hand; without one, what is set is for the next. */
   const stroke = $derived(at === undefined ? undefined : strokes[at]);
   const manner = $derived<StrokeManner>(stroke ?? hand.manner);
   const middle = $derived(stroke && middleOfStroke(stroke));
-  function choose(place: number | undefined): void {
-    if (drawing) hand.chosen = place;
-    else own = place;
-  }
 
-  function begin(mode: 'draw' | 'move' = 'draw'): void {
-    const { plane } = desk;
-    if (!plane) return;
-    hand.begin({ desk, id: treatment.id, plane });
-    hand.mode = mode;
-  }
   const suited = (): number => Math.min(2000, Math.max(0.5, Number((desk.heightPx * 0.12).toPrecision(2))));
   // What was only just added is there to be drawn: the hand begins at once, in a width that suits it.
-  let begun = false;
-  $effect(() => {
-    if (begun) return;
-    begun = true;
+  onMount(() => {
     if (treatment.strokes.length > 0) return;
     hand.manner = { ...hand.manner, widthPx: suited() };
-    begin();
+    hand.begin(held);
   });
-  $effect(() => () => {
-    if (hand.on?.id === treatment.id) hand.end();
+  onDestroy(() => {
+    if (hand.on?.strokes === held) hand.end();
   });
 
-  const put = (changed: HandStroke): void =>
-    desk.preview(changing(desk.list, treatment.id, { strokes: strokes.map((each, place) => (place === at ? changed : each)) }));
+  const put = (changed: HandStroke): void => {
+    if (at !== undefined) held.put(at, changed);
+  };
   function preview(change: Partial<StrokeManner>): void {
     if (stroke) put({ ...stroke, ...change });
     else hand.manner = { ...hand.manner, ...change };
   }
   const commit = (): void => {
-    if (stroke) desk.commit('Change a stroke');
+    if (stroke) held.commit('Change a stroke');
   };
   function set(change: Partial<StrokeManner>): void {
     preview(change);
     commit();
   }
-  function remove(): void {
-    const left = strokes.filter((_, place) => place !== at);
-    const next = left.length === 0 ? undefined : Math.min(at ?? 0, left.length - 1);
-    desk.preview(changing(desk.list, treatment.id, { strokes: left }));
-    desk.commit('Remove a stroke');
-    choose(next);
-  }
   function addStraight(): void {
     const half = desk.heightPx / 2;
     const box = desk.box?.() ?? { left: -half, right: half, top: -half, bottom: half };
-    const straight = straightStroke(box, hand.manner);
     const place = strokes.length;
-    desk.preview(changing(desk.list, treatment.id, { strokes: [...strokes, straight] }));
-    desk.commit('Add a stroke');
-    choose(place);
+    held.add('Add a stroke', straightStroke(box, hand.manner));
+    held.chosen = place;
   }
 </script>
 
@@ -101,15 +82,15 @@
       class="main"
       aria-pressed={drawing && hand.mode === 'draw'}
       title="Every pull on the stage is a stroke; Escape ends it"
-      onclick={() => (drawing && hand.mode === 'draw' ? hand.end() : begin())}><Brush size={14} /> Draw on the stage</button
+      onclick={() => (drawing && hand.mode === 'draw' ? hand.end() : hand.begin(held))}><Brush size={14} /> Draw on the stage</button
     >
     <button
       aria-pressed={drawing && hand.mode === 'move'}
       title="Strokes are shown on the stage: drag one, or remove it with Delete"
       disabled={strokes.length === 0}
-      onclick={() => (drawing && hand.mode === 'move' ? hand.end() : begin('move'))}>Move strokes</button
+      onclick={() => (drawing && hand.mode === 'move' ? hand.end() : hand.begin(held, 'move'))}>Move strokes</button
     >
-  {/if}
+  {:else}<p class="quiet">Strokes here are set by their numbers: add a straight one, and move or turn it.</p>{/if}
 </div>
 <div class="steps">
   <button
@@ -117,7 +98,7 @@
     aria-label="Stroke before"
     title="Takes the stroke before this one in hand"
     disabled={strokes.length === 0 || at === 0}
-    onclick={() => choose(at === undefined ? strokes.length - 1 : at - 1)}><ArrowLeft size={14} /></button
+    onclick={() => (held.chosen = at === undefined ? strokes.length - 1 : at - 1)}><ArrowLeft size={14} /></button
   >
   <span aria-live="polite">
     {#if strokes.length === 0}No stroke yet{:else if stroke && at !== undefined}Stroke {at + 1} of {strokes.length}{:else}{strokes.length}
@@ -128,10 +109,13 @@
     aria-label="Stroke after"
     title="Takes the stroke after this one in hand; after the last one, what is set is for the next"
     disabled={at === undefined}
-    onclick={() => choose(at === undefined || at + 1 >= strokes.length ? undefined : at + 1)}><ArrowRight size={14} /></button
+    onclick={() => (held.chosen = at === undefined || at + 1 >= strokes.length ? undefined : at + 1)}><ArrowRight size={14} /></button
   >
-  {#if stroke}<button class="icon" aria-label="Remove this stroke" title="The stroke goes; undo brings it back" onclick={remove}
-      ><X size={14} /></button
+  {#if stroke}<button
+      class="icon"
+      aria-label="Remove this stroke"
+      title="The stroke goes; undo brings it back"
+      onclick={() => at !== undefined && held.remove(at)}><X size={14} /></button
     >{/if}
 </div>
 <Choice
@@ -218,7 +202,7 @@
   {/if}
   <button
     title="A straight stroke across the middle, for who draws without a pointer: move and turn it by its numbers"
-    disabled={strokes.length >= MOST_HAND_STROKES}
+    disabled={held.full}
     onclick={addStraight}><Plus size={13} /> Straight stroke</button
   >
 </div>
