@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { canvasSchema } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
@@ -249,6 +250,32 @@ describe('a client’s link', () => {
     await send(`${home}/handovers/${ordered.value.id}`, 'PATCH', { do: 'remove' });
     expect(await status(`${withPack.address}/packs/${ordered.value.id}.zip`)).toBe(404);
     await worker.stop();
+  });
+
+  it('pictures of a page are kept by the phone until a mark is changed; an older page gets what is true now', async () => {
+    const { address } = await opened();
+    const picturesOf = async () => [
+      ...new Set(
+        [...(await (await fetch(address)).text()).matchAll(/src="([^"]*\/files\/[^"]*)"/g)].map(([, src]) => src?.replaceAll('&amp;', '&')),
+      ),
+    ];
+    const keeping = async (path = '') => (await fetch(app.url + path)).headers.get('cache-control');
+    const before = await picturesOf();
+    expect(before.length).toBeGreaterThan(5);
+    for (const path of before) expect(await keeping(path), path).toBe('private, max-age=31536000, immutable');
+    expect(await keeping(`${new URL(address).pathname}/files/shown.svg`)).toContain('no-store');
+    expect(await picturesOf()).toEqual(before);
+    const { revision } = await read<{ revision: number }>(`${home}/marks/shown`);
+    const saved = await send(`${home}/marks/shown/revisions`, 'POST', {
+      base: revision,
+      gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Shown') }],
+    });
+    expect(saved.status).toBe(201);
+    const after = await picturesOf();
+    expect(after.filter((path) => before.includes(path))).toEqual([]);
+    expect(await keeping(after[0])).toContain('immutable');
+    expect(await keeping(before[0])).toContain('no-store');
+    expect(await status(`${address}/files/shown.svg?from=..`)).toBe(422);
   });
 
   it('over, it is as if it had never been', async () => {

@@ -27,12 +27,15 @@
       readonly dressings: readonly { readonly dressing: string; readonly label: string; readonly ground: string }[];
     };
     token: string;
+    /** What all pictures are drawn from: an address that says it shows the same for good. */
+    from: string;
     notes: readonly Note[];
     /** Where the client has just pointed, as shares. */
     placed: { readonly x: number | null; readonly y: number | null } | null;
   }
-  const { mark, token, notes, placed }: Props = $props();
+  const { mark, token, from, notes, placed }: Props = $props();
   const file = (format: string, query = '') => `/c/${token}/files/${mark.slug}.${format}${query}`;
+  const shown = $derived((slug: string, dressing = 'full') => `/c/${token}/files/${slug}.svg?dressing=${dressing}&from=${from}`);
   const here = $derived(placed?.x != null && placed.y != null ? { x: placed.x, y: placed.y } : null);
   const dots = $derived([...notes.flatMap(({ id, at, closed }, index) => (at && !closed ? [{ id, at, n: index + 1 }] : []))]);
   const yes = $derived(notes.findLast(({ kind }) => kind === 'yes'));
@@ -50,12 +53,12 @@
   {#if mark.tries.length > 0}
     <ul class="ways" aria-label="Ways to compare">
       <li>
-        <div><img src={file('svg')} alt="{mark.name}, version {mark.revision}" /></div>
+        <div><img src={shown(mark.slug)} alt="{mark.name}, version {mark.revision}" /></div>
         <small>Version {mark.revision}</small>
       </li>
       {#each mark.tries as { id, name } (id)}
         <li>
-          <div><img src="/c/{token}/files/{id}.svg" alt="{mark.name}, {name}" /></div>
+          <div><img src={shown(id)} alt="{mark.name}, {name}" /></div>
           <small>{name}</small>
         </li>
       {/each}
@@ -70,7 +73,7 @@
           <input
             type="image"
             name="place"
-            src={file('svg')}
+            src={shown(mark.slug)}
             alt="{mark.name}: click where your note belongs"
             width={PLACE_PX}
             height={PLACE_PX}
@@ -128,7 +131,7 @@
     <ul class="grounds" aria-label="On its grounds">
       {#each mark.dressings as { dressing, label, ground } (dressing)}
         <li>
-          <div style:background={ground}><img src={file('svg', `?dressing=${dressing}`)} alt="{mark.name}, {label}" loading="lazy" /></div>
+          <div style:background={ground}><img src={shown(mark.slug, dressing)} alt="{mark.name}, {label}" loading="lazy" /></div>
           <small
             >{label} · <a href={file('png', `?dressing=${dressing}&download=1`)}>PNG</a> ·
             <a href={file('svg', `?dressing=${dressing}&download=1`)}>SVG</a></small

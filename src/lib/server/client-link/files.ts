@@ -1,6 +1,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { version } from '$app/environment';
 import { canvasSchema, fileCanvas, formatOf, hasDressing, keptPictures, type Dressing, type FormatName, type Recipe } from '$core/index';
 import type { PictureSubject } from '../formats';
+import { digestOf } from '../files';
 import { heavy } from '../heavy/pool';
 import { groundColor } from '../http/file-answer';
 import { pictureHeaders } from '../http/picture-request';
@@ -29,13 +31,35 @@ export async function clientSubject(
   };
 }
 
+/**
+ * What the pictures of a page are drawn from, in a few letters: an address that carries it shows the same for good, and whoever opens the
+ * page again has its pictures already.
+ */
+export async function drawnFrom(em: EntityManager, { brand, all, tries }: Visit): Promise<string> {
+  const { families } = await ownFonts(em.fork(), brand);
+  const marks = all.map(({ id, revision }) => [id, revision]);
+  const facts = [version, brand.palette, marks, tries.map(({ id }) => id), families.map(({ id }) => id)];
+  return digestOf(new TextEncoder().encode(JSON.stringify(facts))).slice(0, 16);
+}
+
 /** One file of a mark under a client's address, made on the spot. @throws 404 for what the link does not show */
 export async function clientFile(
   em: EntityManager,
   seen: Visit,
   slug: string,
   name: FormatName,
-  { dressing, width, download }: { readonly dressing: Dressing; readonly width?: number | undefined; readonly download: boolean },
+  {
+    dressing,
+    width,
+    download,
+    from,
+  }: {
+    readonly dressing: Dressing;
+    readonly width?: number | undefined;
+    readonly download: boolean;
+    /** What the page that asks was drawn from. */
+    readonly from?: string | undefined;
+  },
 ): Promise<Response> {
   const { brand, marks, tries } = seen;
   // A try has no address of its own: its id stands for it.
@@ -64,7 +88,9 @@ export async function clientFile(
     headers: {
       ...pictureHeaders(format.mime, `${fileName}.${name}`, download),
       'x-robots-tag': 'noindex, nofollow',
-      'cache-control': 'private, no-store',
+      // A page that is older than the marks gets what they are now, and does not keep it.
+      'cache-control':
+        from !== undefined && from === (await drawnFrom(em, seen)) ? 'private, max-age=31536000, immutable' : 'private, no-store',
     },
   });
 }

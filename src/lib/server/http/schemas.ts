@@ -240,6 +240,10 @@ export const clientFileSchema = z.strictObject({
   dressing: dressingSchema.default('full'),
   width: z.coerce.number().int().min(16).max(6000).optional(),
   download: z.enum(['0', '1']).default('0'),
+  from: z
+    .string()
+    .regex(/^[0-9a-f]{16}$/)
+    .optional(),
 });
 export const newPictureOrderSchema = z.strictObject({
   id: z.uuid().toLowerCase(),

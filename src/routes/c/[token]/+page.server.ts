@@ -1,6 +1,6 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { dress, dressingsOf, swatchesOf } from '$core/index';
-import { clientSubject } from '$lib/server/client-link/files';
+import { clientSubject, drawnFrom } from '$lib/server/client-link/files';
 import { notesUnder, say } from '$lib/server/client-link/links';
 import { isWord } from '$lib/server/client-link/token';
 import { count, isUnlocked, openLink, unlock, visit, whoAsks } from '$lib/server/client-link/visit';
@@ -18,7 +18,8 @@ export const load: PageServerLoad = (event) => {
   return withWork(async (em) => {
     const link = await openLink(em, event);
     if (!isUnlocked(link, event)) return { locked: true as const };
-    const { brand, marks, tries, packs, token } = await visit(em, event);
+    const seen = await visit(em, event);
+    const { brand, marks, tries, packs, token } = seen;
     const notes = await notesUnder(em, link.id);
     const { searchParams } = event.url;
     const placed = /^[0-9a-f-]{36}$/.test(searchParams.get('mark') ?? '') ? searchParams.get('mark') : null;
@@ -31,6 +32,7 @@ export const load: PageServerLoad = (event) => {
       ...{ token, name: brand.name, title: link.name, palette: swatchesOf(brand.palette) },
       endsAt: link.endsAt?.toISOString() ?? null,
       packs,
+      from: await drawnFrom(em, seen),
       marks: marks.map(({ id, slug, name, role, revision, recipe }) => ({
         ...{ id, slug, name, role, revision },
         tries: tries.filter((each) => each.mark === id).map((each) => ({ id: each.id, name: each.name })),

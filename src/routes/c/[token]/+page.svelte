@@ -45,6 +45,7 @@
       <ClientMark
         {mark}
         token={data.token}
+        from={data.from}
         notes={data.notes.filter((note) => note.mark === mark.id)}
         placed={data.placed?.mark === mark.id ? data.placed : null}
       />

@@ -12,8 +12,8 @@ export const GET: RequestHandler = (event) =>
     const seen = await visit(em, event);
     const [, slug = '', format = ''] = /^([a-z0-9-]{1,80})\.([a-z]{3,4})$/.exec(event.params.file) ?? [];
     if (slug === '') throw notFound('file');
-    const { dressing, width, download } = readQuery(event.url, clientFileSchema);
+    const { dressing, width, download, from } = readQuery(event.url, clientFileSchema);
     // The page's own pictures are counted with the page: it shows dozens, and is looked at again.
     if (download === '1' || width !== undefined || format !== 'svg') await count('file', `${seen.link.id} ${whoAsks(event)}`);
-    return clientFile(em, seen, slug, format as FormatName, { dressing, width, download: download === '1' });
+    return clientFile(em, seen, slug, format as FormatName, { dressing, width, download: download === '1', from });
   });
