@@ -1,6 +1,9 @@
 import { MM_PER_INCH } from '../units/length';
 
-const SIGNATURE_AND_HEADER = 8 + 25; // the signature, and IHDR, whose length is always 13
+const SIGNATURE = 8;
+/** Length, type and checksum of a chunk. */
+const CHUNK_AROUND = 12;
+const SIGNATURE_AND_HEADER = SIGNATURE + 25; // the signature, and IHDR, whose length is always 13
 
 /** Pixels per inch at which a picture of so many pixels is so wide. */
 export const dotsPerInchOf = (widthPx: number, widthMm: number): number => (widthPx * MM_PER_INCH) / widthMm;
@@ -28,6 +31,22 @@ export function withDensity(png: Uint8Array, dotsPerInch: number): Uint8Array {
   view.setUint32(4, perMetre);
   data[8] = 1; // the unit is the metre
   return insertChunk(png, 'pHYs', data);
+}
+
+/** A PNG that no longer says how large it is meant to be: the same without its pHYs chunk. @source W3C PNG (Third Edition), 5.3 "Chunk layout" */
+export function withoutDensity(png: Uint8Array): Uint8Array {
+  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
+  for (let at = SIGNATURE; at + CHUNK_AROUND <= png.length;) {
+    const end = at + CHUNK_AROUND + view.getUint32(at);
+    if (String.fromCharCode(...png.subarray(at + 4, at + 8)) === 'pHYs') {
+      const out = new Uint8Array(png.length - (end - at));
+      out.set(png.subarray(0, at));
+      out.set(png.subarray(end), at);
+      return out;
+    }
+    at = end;
+  }
+  return png;
 }
 
 /** A PNG with one more chunk, right after IHDR. @param type four Latin letters; @source W3C PNG (Third Edition), 5.3 "Chunk layout" */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { crc32 } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
-import { dotsPerInchOf, outlineOf, rasterFrame, toSvg, withDensity, written, type Drawing } from '$core/index';
+import { dotsPerInchOf, outlineOf, rasterFrame, toSvg, withDensity, withoutDensity, written, type Drawing } from '$core/index';
 
 const drawing: Drawing = {
   groups: [
@@ -83,5 +83,14 @@ describe('withDensity', () => {
     expect(out[33 + 8 + 8]).toBe(1);
     expect(view.getUint32(33 + 17)).toBe(crc32(out.subarray(37, 37 + 13)));
     expect(dotsPerInchOf(1200, 101.6)).toBeCloseTo(300, 9);
+  });
+
+  it('is taken out again, and only it', () => {
+    const png = new Uint8Array(45);
+    png.set([0, 0, 0, 13, 73, 72, 68, 82], 8); // IHDR
+    png.set([0, 0, 0, 0, 73, 69, 78, 68], 33); // IEND
+    expect(withoutDensity(withDensity(png, 300))).toEqual(png);
+    expect(withoutDensity(png)).toEqual(png);
+    expect(withoutDensity(png.subarray(0, 20))).toEqual(png.subarray(0, 20));
   });
 });

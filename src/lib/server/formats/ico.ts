@@ -1,6 +1,7 @@
 import { expect as valueOf, ICON_SIDES_PX, icoFile } from '$core/index';
 import { drawnPixels } from './drawn-pixels';
 import type { Format } from './format';
+import { plainPng } from './rendered';
 
 /** An icon of many sizes in one file, each drawn for itself. */
 export const ico: Format = {
@@ -8,7 +9,7 @@ export const ico: Format = {
     const pictures = [];
     for (const sidePx of ICON_SIDES_PX) {
       const canvas = { ...order.canvas, unit: 'px' as const, width: sidePx, height: sidePx, bleedMm: 0 };
-      pictures.push({ sidePx, png: (await drawnPixels(subject, { ...order, canvas })).png });
+      pictures.push({ sidePx, png: await plainPng(await drawnPixels(subject, { ...order, canvas })) });
     }
     return valueOf(icoFile(pictures));
   },

@@ -1,4 +1,3 @@
-import { renderAsync } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import {
   artPyramid,
@@ -14,6 +13,7 @@ import {
 } from '$core/index';
 import type { PictureSubject } from '../formats';
 import { embedded, framed } from '../formats/framed';
+import { rendered, straight } from '../formats/rendered';
 import { notFound } from '../http/problem-error';
 import { onOwnPhoto, ownFacts, type OwnOrder } from './own-photo';
 import { sceneLayers, scenes } from './scenes';
@@ -54,9 +54,8 @@ export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promi
     heightPx,
     pictureAddress: await embedded(drawing, subject.ownPictures, scale),
   });
-  const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: widthPx }, imageRendering: 0 });
-  const straight = await sharp(drawn.asPng()).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  const art = artPyramid(new Uint8Array(straight.data), straight.info.width, straight.info.height);
+  const drawn = straight(await rendered(svg, widthPx));
+  const art = artPyramid(new Uint8Array(drawn.rgba), drawn.widthPx, drawn.heightPx);
   const printed = facts.areas.flatMap((area, at) => {
     if (order.area !== 0 && order.area !== at + 1) return [];
     // The largest that fits what is seen of the area, times the share.

@@ -1,4 +1,3 @@
-import { renderAsync } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
 import {
   layOver,
@@ -23,6 +22,7 @@ import { drawMark } from '../draw-mark';
 import { storedFile } from '../files';
 import { pathAlgebra } from '../fonts';
 import { embedded } from '../formats/framed';
+import { rendered } from '../formats/rendered';
 import { refuse } from '../http/problem-error';
 
 /** One photo to be marked, with everything that its watermark needs. */
@@ -91,8 +91,8 @@ async function overlaysOf(
     const bottom = Math.min(box.bottom, top + rows);
     const view = { left: box.left / scale, right: box.right / scale, top: top / scale, bottom: bottom / scale };
     const svg = toSvg({ groups: plain }, { box: view, title: '', widthPx: wide, heightPx: bottom - top, pictureAddress });
-    const drawn = await renderAsync(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: wide }, imageRendering: 0 });
-    overlays.push({ blend, rgba: drawn.pixels, widthPx: drawn.width, heightPx: drawn.height, left: box.left, top });
+    const { premultiplied, widthPx, heightPx } = await rendered(svg, wide);
+    overlays.push({ blend, rgba: premultiplied, widthPx, heightPx, left: box.left, top });
   }
   return overlays;
 }

@@ -1,0 +1,67 @@
+import { endianness } from 'node:os';
+import { renderAsync } from '@resvg/resvg-js';
+import sharp, { type Sharp } from 'sharp';
+import { LARGEST_PICTURE_PX, withoutDensity } from '$core/index';
+
+/** Pixels as they come from the renderer: RGBA, 8 bits a channel, colors multiplied by alpha. */
+export interface Rendered {
+  readonly premultiplied: Buffer;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** Pixels as files hold them: RGBA, 8 bits a channel, colors not multiplied by alpha. */
+export interface StraightPixels {
+  readonly rgba: Buffer;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** Renders a drawing of ours. @param svg without text, and with no address outside of itself */
+export async function rendered(svg: string, widthPx: number): Promise<Rendered> {
+  const { pixels, width, height } = await renderAsync(svg, {
+    font: { loadSystemFonts: false },
+    fitTo: { mode: 'width', value: widthPx },
+    imageRendering: 0,
+  });
+  return { premultiplied: pixels, widthPx: width, heightPx: height };
+}
+
+/** Whether the last of four bytes is the highest of a number, as on nearly every machine. */
+const ALPHA_LAST = endianness() === 'LE';
+
+/** Color of a premultiplied channel, by channel and alpha: a division for each of millions of pixels would take longer than rendering them. */
+let table: Uint8Array | undefined;
+function straightOf(): Uint8Array {
+  if (table) return table;
+  table = new Uint8Array(256 * 256);
+  for (let alpha = 1; alpha < 256; alpha++)
+    for (let channel = 0; channel < 256; channel++) table[alpha * 256 + channel] = Math.min(255, Math.floor(channel / (alpha / 255) + 0.5));
+  return table;
+}
+
+/** Divides colors by alpha, in place: what was rendered is used up. @source Porter and Duff, 1984: premultiplied color */
+export function straight({ premultiplied, widthPx, heightPx }: Rendered): StraightPixels {
+  const colors = straightOf();
+  // Nearly all pixels are clear or full: four bytes are looked at at once, where they lie so that they can be.
+  const whole = premultiplied.byteOffset % 4 === 0 ? premultiplied : Buffer.from(new Uint8Array(premultiplied));
+  const pixels = new Uint32Array(whole.buffer, whole.byteOffset, whole.length / 4);
+  for (let at = 0; at < pixels.length; at++) {
+    const pixel = pixels[at] as number;
+    const alpha = ALPHA_LAST ? pixel >>> 24 : pixel & 255;
+    if (alpha === 0 || alpha === 255) continue;
+    for (let channel = at * 4; channel < at * 4 + 3; channel++) whole[channel] = colors[alpha * 256 + (whole[channel] as number)] as number;
+  }
+  return { rgba: whole, widthPx, heightPx };
+}
+
+/** Hands pixels to the codecs. */
+export const toCodec = ({ rgba, widthPx, heightPx }: StraightPixels): Sharp =>
+  sharp(rgba, {
+    raw: { width: widthPx, height: heightPx, channels: 4 },
+    limitInputPixels: LARGEST_PICTURE_PX * LARGEST_PICTURE_PX,
+  });
+
+/** The pixels as a PNG that says nothing but them: the codec would claim 25.4 pixels per inch where nobody said any. */
+export const plainPng = async (pixels: StraightPixels): Promise<Uint8Array> =>
+  withoutDensity(await toCodec(pixels).png({ compressionLevel: 6 }).toBuffer());
