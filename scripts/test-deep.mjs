@@ -35,6 +35,8 @@ const files = [
   'tests/server/first-start.test.ts',
   'tests/browser/accidents.test.ts',
   'tests/browser/files-agree.test.ts',
+  'tests/browser/first-mark.test.ts',
+  'tests/server/durability.test.ts',
   'tests/server/brand-file.test.ts',
   'tests/server/handover.test.ts',
   'tests/server/handover-kills.test.ts',

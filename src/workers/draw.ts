@@ -35,6 +35,7 @@ import {
   openFor,
   layoutsOf,
   markChecks,
+  type DressedMark,
   type MakingLimits,
   type MarkChecks,
   silhouetteOf,
@@ -42,7 +43,10 @@ import {
   smallestSafePx,
   survivalAt,
   type FamilyLayout,
+  type Silhouette,
   type Survival,
+  type WeakAt,
+  type WeakPlace,
   pathData,
   ART_SIDE,
   boundsOf,
@@ -64,6 +68,7 @@ import {
   spacingOf,
   STARTING_PALETTE,
   thicknessOfArea,
+  weakPlaces,
   weightsOf,
   type Axis,
   type Bounds,
@@ -400,16 +405,27 @@ export class Draughtsman {
     );
   }
 
+  /** A mark as it is seen in one color, measured for all sizes. */
+  async #silhouette(markId: string): Promise<{ readonly mark: DressedMark; readonly silhouette: Silhouette } | undefined> {
+    const { dresser, paths } = this.#ready();
+    const mark = dresser(await this.#resolved(markId), this.#recipeOf(markId), this.#palette, 'one-color');
+    const outline = mark.oneColor?.areas[0];
+    const box = outline && boundsOf(outline.path);
+    return outline && box && { mark, silhouette: silhouetteOf(outline, box, paths) };
+  }
+
+  /** Where a mark gives way, thinnest first, in mark pixels. */
+  async weakPlaces(markId: string, weakAt: WeakAt): Promise<readonly WeakPlace[]> {
+    const seen = await this.#silhouette(markId);
+    return seen ? weakPlaces(seen.silhouette, weakAt) : [];
+  }
+
   /** What is left of a mark, as it is seen in one color, at sizes in px of its longer side, and the smallest that is safe. */
   async small(markId: string, sizesPx: readonly number[]): Promise<SmallSizes | undefined> {
-    const { dresser } = this.#ready();
-    const mark = dresser(await this.#resolved(markId), this.#recipeOf(markId), this.#palette, 'one-color');
+    const seen = await this.#silhouette(markId);
+    if (!seen) return undefined;
+    const { mark, silhouette } = seen;
     const capPx = smallestCapPx(mark);
-    const { oneColor: made } = mark;
-    const outline = made?.areas[0];
-    const box = outline && boundsOf(outline.path);
-    if (!outline || !box) return undefined;
-    const silhouette = silhouetteOf(outline, box, this.#ready().paths);
     return {
       safePx: smallestSafePx(silhouette, capPx),
       isRound: silhouette.isRound,

@@ -4,6 +4,7 @@ import type { ElementHandle } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { colorDifference, contrastRatio, standing, writeRecipe, EMPTY_RECIPE, createPart, expect as valueOf, type Hex } from '$core/index';
 import { palette, read, send } from '../support/api';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
 
 const test = useVisitor();
@@ -199,6 +200,46 @@ describe('color last, and a family that follows', () => {
     await visitor.pick('Shows', (await marksNow(slug))[1]?.id ?? '');
     const mended = await visitor.page.waitForSelector(failing);
     expect(await mended?.$eval('[data-verdict]', (tick) => tick.getAttribute('data-verdict'))).toBe('passes');
+  });
+
+  it('what is too thin at a size is shown where it is: from the proof, beside the stage, by keys; it follows the mark, and Escape ends it', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const dots = (kind: string) => page.$eval(`[data-weak] .${kind}`, (path) => (path.getAttribute('d') ?? '').split('M').length - 1);
+    await visitor.go('/brands/windrow-kites/proof');
+    await page.locator('section[aria-label="Checks"] a ::-p-text(smallest safe size)').click();
+    await page.waitForFunction(() => location.search.includes('weak=screen_'));
+    await visitor.stage();
+    await visitor.sees('too t');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[data-weak]'));
+
+    await page.waitForSelector('button.size');
+    const sized = async (name: string) => {
+      await page.$$eval('button.size', (all, wanted) => all.find((each) => each.textContent?.includes(wanted))?.focus(), name);
+      await page.keyboard.press('Enter');
+      await page.waitForFunction(() => (document.querySelector('[data-weak] .stroke')?.getAttribute('d') ?? '') !== '');
+    };
+    await sized('16 px');
+    await visitor.sees('At 16 px: strokes are too thin at the dots');
+    const [at16, rings] = [await dots('stroke'), await dots('gap')];
+    expect(rings).toBeGreaterThan(0);
+    expect(await page.$eval('button.size[aria-pressed="true"]', (button) => button.textContent)).toContain('16 px');
+    await sized('64 px');
+    await visitor.sees('At 64 px');
+    const at64 = await dots('stroke');
+    expect(at64).toBeGreaterThan(0);
+    expect(at64).toBeLessThan(at16);
+    expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
+    // A bolder name has fewer of them.
+    await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Kite Workshop)').click();
+    await visitor.press('Delete');
+    await expect.poll(() => dots('stroke')).toBeLessThan(at64);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[data-weak]'));
+    await visitor.click('Undo');
+    await visitor.saved();
   });
 
   it('two tries stand side by side over the wall, colors come in from any text, a palette is kept and exchanged', async () => {

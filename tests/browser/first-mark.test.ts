@@ -3,6 +3,7 @@ import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { nameRecipe, send } from '../support/api';
 import { useVisitor, Visitor } from '../support/browser';
+import { oneInEvery } from '../support/deep';
 import { NAMES_OF_ANY_SCRIPT } from '../support/names';
 
 const test = useVisitor();
@@ -278,7 +279,7 @@ describe('what cannot be done', () => {
   });
 
   it('begins with a name in any script, and leads to the brand and its mark', async () => {
-    const names = NAMES_OF_ANY_SCRIPT;
+    const names = oneInEvery(3, NAMES_OF_ANY_SCRIPT);
     for (const name of names) {
       await test.visitor.go('/');
       await test.visitor.click('New brand');
@@ -291,7 +292,7 @@ describe('what cannot be done', () => {
       expect(await test.visitor.page.$eval('section[aria-label="Recipe"]', (column) => column.textContent)).toContain(name);
     }
     await test.visitor.go('/?order=newest');
-    await test.visitor.page.locator('p.more button').click();
+    await (await test.visitor.page.$('p.more button'))?.click();
     for (const name of names) await test.visitor.sees(name);
   });
 

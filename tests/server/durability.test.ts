@@ -8,6 +8,7 @@ import { startApp } from '../../scripts/setup/app.mjs';
 import { dataFolder, ensureDatabase, startCluster } from '../../scripts/setup/cluster.mjs';
 import { freePort } from '../../scripts/setup/free-port.mjs';
 import { nameRecipe, palette, read, send } from '../support/api';
+import { casesOf } from '../support/deep';
 
 describe('what was saved', () => {
   it('is there after the server and the database were killed at once', async () => {
@@ -39,7 +40,9 @@ describe('what was saved', () => {
     const cluster = await startCluster(dataFolder(`append-only-${process.pid}`));
     try {
       const databaseUrl = ensureDatabase(cluster, 'append_only');
-      const app = await startApp({ port: await freePort(), databaseUrl, demo: true, quiet: true });
+      const app = await startApp({ port: await freePort(), databaseUrl, quiet: true });
+      const brand = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Kept', palette })).value.slug;
+      await send(`${app.url}/api/brands/${brand}/marks`, 'POST', { name: 'Primary', role: 'primary', recipe: nameRecipe('Kept') });
       await app.stop();
       const { MikroORM } = await import('@mikro-orm/postgresql');
       const orm = await MikroORM.init({ clientUrl: databaseUrl, entities: [], discovery: { warnWhenNoEntities: false } });
@@ -55,7 +58,9 @@ describe('what was saved', () => {
     try {
       const databaseUrl = ensureDatabase(cluster, 'together');
       const apps = await Promise.all(
-        Array.from({ length: 3 }, async () => startApp({ port: await freePort(), databaseUrl, demo: true, quiet: true })),
+        Array.from({ length: casesOf({ inFull: 4, sample: 2 }) }, async () =>
+          startApp({ port: await freePort(), databaseUrl, demo: true, quiet: true }),
+        ),
       );
       for (const { url } of apps) expect(await read<unknown[]>(`${url}/api/brands`)).toHaveLength(3);
       await Promise.all(apps.map((app) => app.stop()));

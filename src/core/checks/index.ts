@@ -23,3 +23,4 @@ export type { PixelsOf } from './lies-behind';
 export { pieceChecks, type PieceCheck } from './piece-checks';
 export { VERDICTS, type Finding, type Verdict } from './verdict';
 export { weightsAgree } from './weights-agree';
+export { weakAtAddress, weakAtFrom, weakAtMm, weakAtPx, weakAtText, weakPlaces, type WeakAt, type WeakPlace } from './weak-places';

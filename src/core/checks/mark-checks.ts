@@ -21,6 +21,7 @@ import {
   type Survival,
 } from './survival';
 import { judge, type Finding } from './verdict';
+import { weakAtMm, weakAtPx, type WeakAt } from './weak-places';
 import { weightsAgree } from './weights-agree';
 
 /** Sizes on a screen that every mark is proofed at, longer side in px. */
@@ -35,6 +36,8 @@ export interface MarkCheck {
   readonly part?: string;
   /** What mends it. */
   readonly fix?: string;
+  /** Where on the mark it shows. */
+  readonly weakAt?: WeakAt;
 }
 
 /** Everything that is measured of a mark for its proofs. */
@@ -51,6 +54,9 @@ export interface MarkChecks {
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What gives way first is looked at a little below the size that just holds. */
+const JUST_BELOW = 0.98;
 
 /** Less ink than this is no mark any more. */
 const LOST_INK = 0.5;
@@ -140,6 +146,7 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
     },
     ...(thinnest ? { part: thinnest.id } : {}),
     fix: 'Thicken what is thinnest, enlarge the smallest words, or derive a shorter mark for small places.',
+    weakAt: weakAtPx(safePx * JUST_BELOW),
   });
   for (const { making, smallestMm } of makings)
     checks.push({
@@ -152,6 +159,7 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       },
       ...(thinnest ? { part: thinnest.id } : {}),
       fix: 'Thicken what is thinnest, or open the tightest gaps.',
+      weakAt: weakAtMm(making, smallestMm * JUST_BELOW, limitsOf(making, limits)),
     });
   for (const { code, message, fix, path } of made.notices)
     checks.push({

@@ -9,6 +9,7 @@ import {
   type Bounds,
   type Island,
   type PathAlgebra,
+  type Point,
   type Polygon,
   type Region,
 } from '../geometry';
@@ -24,9 +25,15 @@ const FINE = 1 / 6000;
 /** Room around, in shares of the longer side, within which white counts as a gap. */
 const AROUND = 1 / 8;
 
+/** A place of an area's outline: how thick the area is there, for how much outline it stands, and the middle of the disk that fits in. */
+interface Place {
+  readonly at: Point;
+  readonly thickness: number;
+  readonly length: number;
+}
 /** How much of an area is as thin as something, thinnest first; and how thick it is for the most part. */
 interface Measured {
-  readonly places: readonly { readonly thickness: number; readonly length: number }[];
+  readonly places: readonly Place[];
   readonly median: number;
   readonly size: number;
 }
@@ -66,7 +73,8 @@ function measured(island: Island, places: number, fine: number): Measured {
   const found = thicknessOf(polygons, places);
   // Without a place to measure, twice its area by its outline is as thick as a stroke of its area and length.
   const typical = outline === 0 ? 0 : (2 * size) / outline;
-  return { places: found?.places ?? [{ thickness: typical, length: outline }], median: found?.median ?? typical, size };
+  const [corner = { x: 0, y: 0 }] = polygons[0] ?? [];
+  return { places: found?.places ?? [{ at: corner, thickness: typical, length: outline }], median: found?.median ?? typical, size };
 }
 
 /** How far beyond the circle ink may lie: curves are never quite circles. */
@@ -155,6 +163,12 @@ export function survivalAt({ longer, pieces, counters, outside }: Silhouette, si
     ...{ pieces: pieces.length, faded: lost(pieces, least), counters: counters.length, closed: lost(counters, gap) },
   };
 }
+
+/** Where strokes are thinner, or gaps tighter, than a length in the silhouette's unit. */
+export const weaknesses = ({ pieces, counters, outside }: Silhouette, kind: 'stroke' | 'gap', least: number): readonly Place[] =>
+  (kind === 'stroke' ? pieces : [...counters, ...(outside ? [outside] : [])]).flatMap(({ places }) =>
+    places.filter(({ thickness }) => thickness < least),
+  );
 
 /** Least shares of ink and of white that must be left for a size to be called safe: hairlines may go, stems may not (from the pictures of sixteen faces at their limits). */
 export const SAFE_INK = 0.85;

@@ -146,6 +146,11 @@ export class DrawingDesk {
     await Promise.all([front, behind]);
   }
 
+  /** Asks the second worker about the marks as they were when the hand rested last: what takes long, beside the hand. Nothing before the first rest. */
+  async aside<T>(question: (draughtsman: Remote<Draughtsman>) => Promise<T>): Promise<T | undefined> {
+    return this.#around && question(await this.#toldBehind(this.#around));
+  }
+
   /** Lets the second worker do something that is likely to be asked for next; nobody waits for it, or hears of it where it fails. */
   ahead(palette: Palette, task: (draughtsman: Remote<Draughtsman>) => Promise<unknown>): void {
     this.#toldBehind({ palette, recipes: new Map() })

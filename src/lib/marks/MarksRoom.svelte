@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { SHOWN_UNITS, type ShownUnit } from '$core/index';
+  import { SHOWN_UNITS, weakAtFrom, type ShownUnit } from '$core/index';
   import type { Brief, Lettering, Palette, Part, Recipe, ShippedFamily } from '$core/index';
   import { DrawingDesk } from '$lib/client/drawing-desk.svelte';
   import { openPalette } from '$lib/client/work/open-document.svelte';
@@ -130,6 +130,7 @@
     },
     deselect: () => {
       if (table.letter !== undefined || table.gap !== undefined) table.letter = table.gap = undefined;
+      else if (table.weak.at) table.weak.end();
       else if (table.tries.comparedId) table.tries.comparedId = undefined;
       else table.selectedId = undefined;
     },
@@ -201,6 +202,7 @@
     // Whoever was led to a part finds it chosen.
     const led = page.url.searchParams.get('part');
     if (led && table.parts.some(({ id }) => id === led)) table.choose([led]);
+    table.weak.at = weakAtFrom(page.url.searchParams.get('weak'));
     lookedBefore = true;
   }
   /** A nudge is one gesture from the first arrow pressed to the last let go. */

@@ -59,8 +59,12 @@
       <p class="label">{subject.name}</p>
       {#each desk.listOf(subject) as check (check.id)}
         <p class="check" title={check.finding.says}>
-          {#if check.part !== undefined}
-            <a class="link" href="/brands/{desk.brand.slug}/marks/{subject.slug}?part={encodeURIComponent(check.part)}">{check.label}</a>
+          {#if check.part !== undefined || check.weakAt}
+            <a
+              class="link"
+              title={check.weakAt ? 'Shows on the mark where it is' : 'Leads to the part'}
+              href={desk.markAddress(subject, check.part, check.weakAt)}>{check.label}</a
+            >
           {:else}<span class="quiet">{check.label}</span>{/if}
           <FindingTick finding={check.finding} />
         </p>

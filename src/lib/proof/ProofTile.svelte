@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { weakAtPx } from '$core/index';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useProofDesk, type Subject } from './proof-desk.svelte';
@@ -33,9 +34,7 @@
     const ink = desk.pictureOf(of, tile.dressing)?.ink;
     return ink ? (2 * GAIN.mm * Math.max(ink.right - ink.left, ink.bottom - ink.top)) / GAIN.longerMm : 0;
   };
-  const address = $derived(
-    `/brands/${desk.brand.slug}/marks/${subject.slug}${found?.part ? `?part=${encodeURIComponent(found.part)}` : ''}`,
-  );
+  const address = $derived(desk.markAddress(subject, found?.part, tile.longerPx === undefined ? undefined : weakAtPx(tile.longerPx)));
 </script>
 
 {#snippet picture(of: Subject)}

@@ -1,6 +1,6 @@
 import { createContext } from 'svelte';
 import { SvelteSet } from 'svelte/reactivity';
-import { dressingOnGoods, rightsOf, shownOnGoods, type ShippedFamily } from '$core/index';
+import { dressingOnGoods, rightsOf, shownOnGoods, weakAtAddress, type ShippedFamily, type WeakAt } from '$core/index';
 import type {
   Dressing,
   GoodsDesk,
@@ -144,6 +144,11 @@ export class ProofDesk {
       },
       ...(inTheWay.length === 0 ? {} : { fix: 'Take a piece of your own for it; the rights of every part are under the recipe.' }),
     };
+  }
+  /** The table, with a part chosen and what gives way shown. */
+  markAddress({ slug }: Subject, part?: string, weakAt?: WeakAt): string {
+    const query = new URLSearchParams({ ...(part === undefined ? {} : { part }), ...(weakAt ? { weak: weakAtAddress(weakAt) } : {}) });
+    return `/brands/${this.brand.slug}/marks/${slug}${query.size > 0 ? `?${query}` : ''}`;
   }
   /** The checks that are listed of a mark. */
   listOf(subject: Subject): readonly MarkCheck[] {

@@ -13,6 +13,12 @@ import {
   smallestSafePx,
   startOf,
   survivalAt,
+  weakAtAddress,
+  weakAtFrom,
+  weakAtMm,
+  weakAtPx,
+  weakAtText,
+  weakPlaces,
   type Bounds,
   type Form,
   type Region,
@@ -149,5 +155,60 @@ describe('the share of ink that is drawn, confirmed on a raster by another route
     const at = (longerPx: number) => openedShare(grid, (0.25 * 1200) / longerPx);
     expect(at(safe)).toBeGreaterThan(0.78);
     expect(at(safe / 2)).toBeLessThan(at(safe));
+  });
+});
+
+describe('where a mark gives way', () => {
+  const block = panel(100, 100);
+  it('is where its strokes are thinner, and its gaps tighter, than the size leaves (arithmetic)', () => {
+    // A block, a hairline of 1 under it, and a second block 2 away from the first.
+    const mark = measured(welded(block, panel(400, 1, 0, 120), panel(100, 100, 102, 0)));
+    const at = (longerPx: number) => weakPlaces(mark, weakAtPx(longerPx));
+    expect(at(1000)).toEqual([]);
+    const thin = at(190);
+    expect(thin.length).toBeGreaterThan(20);
+    for (const { kind, at, widthPx } of thin) {
+      expect(kind).toBe('stroke');
+      expect(at.y).toBeCloseTo(120, 3);
+      expect(widthPx).toBeCloseTo(1, 3);
+    }
+    // At 90 px half a pixel is 2.2 of 400: the gap closes too.
+    const both = at(90);
+    const gaps = both.filter(({ kind }) => kind === 'gap');
+    expect(gaps.length).toBeGreaterThan(5);
+    for (const { at, widthPx } of gaps) {
+      expect(at.x).toBeCloseTo(51, 1);
+      expect(widthPx).toBeCloseTo(2, 1);
+    }
+    expect(both.map(({ widthPx }) => widthPx)).toEqual(both.map(({ widthPx }) => widthPx).sort((a, b) => a - b));
+  });
+
+  it('takes as much of the outline as the share that fades (two countings of one thing)', () => {
+    const mark = measured(welded(block, panel(400, 1, 0, 120)));
+    expect(survivalAt(mark, 64).faded > 0).toBe(weakPlaces(mark, weakAtPx(64)).some(({ kind }) => kind === 'stroke'));
+    expect(weakPlaces(mark, weakAtMm('embroidery', 40, { stroke: 1, gap: 1 })).some(({ kind }) => kind === 'stroke')).toBe(true);
+    expect(weakPlaces(mark, weakAtMm('print', 200, { stroke: 0.1, gap: 0.1 }))).toEqual([]);
+  });
+
+  it('is said, and stands in an address; what is no address of it is nothing', () => {
+    expect(weakAtText(weakAtPx(32))).toBe('at 32 px');
+    for (const look of [weakAtPx(16), weakAtPx(159.9), weakAtMm('vinyl', 60, { stroke: 0.8, gap: 1 })]) {
+      const read = weakAtFrom(weakAtAddress(look));
+      expect(read?.way).toBe(look.way);
+      expect(read?.stroke).toBeCloseTo(look.stroke, 5);
+      expect(read?.gap).toBeCloseTo(look.gap, 5);
+    }
+    for (const junk of [
+      null,
+      '',
+      'screen',
+      'screen_0_0',
+      'screen_2_2',
+      'screen_x_y',
+      'loud_0.1_0.1',
+      'screen_0.1_0.1_0.1',
+      '__proto___0.1_0.1',
+    ])
+      expect(weakAtFrom(junk)).toBeUndefined();
   });
 });

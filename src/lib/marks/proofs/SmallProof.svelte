@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hasStrokes, PROOFS, survivalFinding, weightsAgree, type ProofName, type DrawnPicture } from '$core/index';
+  import { hasStrokes, PROOFS, survivalFinding, weakAtPx, weightsAgree, type ProofName, type DrawnPicture } from '$core/index';
   import { SMALL_SIZES_PX } from '$lib/client/drawing-desk.svelte';
   import FindingTick from '$lib/ui/FindingTick.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
@@ -35,13 +35,22 @@
         {@const size = small(full, widthPx)}
         <span style:width="{size.width}px" style:height="{size.height}px"><MarkPicture picture={full} label="At {widthPx} pixels" /></span>
       {/if}
-      <span class="size">
-        <span class="quiet">{widthPx} px</span>
-        {#if finding}<FindingTick {finding} />{/if}
-      </span>
+      {#if finding}
+        {@const at = weakAtPx(widthPx)}
+        <button
+          class="size where"
+          aria-pressed={table.weak.isAt(at)}
+          title="Shows on the mark where strokes are too thin and gaps too tight at {widthPx} px"
+          onclick={() => table.weak.toggle(at)}
+        >
+          <span class="quiet">{widthPx} px</span>
+          <FindingTick {finding} />
+        </button>
+      {:else}<span class="size"><span class="quiet">{widthPx} px</span></span>{/if}
     </div>
   {/each}
 </div>
+<p class="off-screen" role="status">{table.weak.says}</p>
 {#if agreement}<p class="quiet caption">stroke weights <FindingTick finding={agreement} /></p>{/if}
 
 <style>
@@ -60,5 +69,16 @@
     font-size: 11px;
     line-height: 1.25;
     text-align: right;
+  }
+  .where {
+    padding: 2px 4px;
+    margin-right: -4px;
+  }
+  .where:hover {
+    background: var(--color-paper);
+  }
+  .where[aria-pressed='true'] {
+    background: var(--color-paper);
+    box-shadow: inset 0 0 0 1px var(--color-plum);
   }
 </style>

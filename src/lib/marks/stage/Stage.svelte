@@ -22,6 +22,7 @@
   import { StageHands } from './stage-hands.svelte';
   import type { StageView } from './stage-view.svelte';
   import { TwoFingers } from './two-fingers';
+  import WeakPlaces from './WeakPlaces.svelte';
   import PointerMenu from '$lib/ui/PointerMenu.svelte';
   import { offered } from '../table/part-actions';
   import { isTyping } from '../table/keys';
@@ -274,6 +275,7 @@
       <rect class="frame" x={left} y={top} width={right - left} height={bottom - top} />
     {/if}
     <Guides guides={hands.guides} {view} />
+    {#if table.weak.at && !table.drawing && !table.hand.on}<WeakPlaces {view} />{/if}
     {#if table.drawing}<CurveDrawing {view} surface={hands.surface} />{/if}
     {#if table.hand.on}<StrokeDrawing {view} surface={hands.surface} />{/if}
   </svg>

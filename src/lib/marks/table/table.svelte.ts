@@ -60,6 +60,7 @@ import { Looks } from './looks';
 import { Building } from './building';
 import { HandBrush } from './hand-brush.svelte';
 import { Treating } from './treating';
+import { WeakSpots } from './weak-spots.svelte';
 import { laid, placedNew } from './place-new';
 import type { Tries } from './tries.svelte';
 
@@ -113,6 +114,8 @@ export class Table {
   /** The hand that draws strokes on the stage. */
   readonly hand = new HandBrush();
   readonly building = new Building(this);
+  /** Where the mark gives way at a size. */
+  readonly weak = new WeakSpots();
 
   /** All marks of the brand, the archived and removed ones too: others may follow them. */
   marks: readonly MarkInfo[] = $state.raw([]);
