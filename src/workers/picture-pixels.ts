@@ -11,6 +11,7 @@ export class NoPicture extends Error {}
 export async function pixelsAt(address: string, side?: number): Promise<Pixels & { readonly rgba: Uint8ClampedArray<ArrayBuffer> }> {
   const answer = await fetch(address).catch(() => undefined);
   if (!answer) throw new NoPicture('The server cannot be reached. Open this again when it returns.');
+  if (answer.status >= 500) throw new NoPicture('The server has too much to do to send this picture. Open this again in a moment.');
   if (!answer.ok) throw new NoPicture('The server does not have this picture any more.');
   const bitmap = await createImageBitmap(await answer.blob(), { premultiplyAlpha: 'none' });
   const by = side === undefined ? 1 : Math.min(1, side / Math.max(bitmap.width, bitmap.height));

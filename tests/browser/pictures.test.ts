@@ -49,12 +49,7 @@ describe('a picture on the table', () => {
     const { page } = visitor;
     const { slug, sha256 } = await begin('From a photo');
     const part = async () => (await read<Saved>(`${home()}/marks/${slug}`)).recipe.parts[0];
-    const says = (words: string) =>
-      page.waitForFunction(
-        (wanted) => [...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
-        {},
-        words,
-      );
+    const says = visitor.dialogSays;
     await visitor.go(`/brands/windrow-kites/marks/${slug}`);
     await page.waitForSelector('[data-stage] image');
     await page.locator('section[aria-label="Recipe"] button.title').click();
@@ -164,12 +159,7 @@ describe('a picture on the table', () => {
       );
       await visitor.press('Enter');
     };
-    const says = (words: string) =>
-      page.waitForFunction(
-        (wanted) => [...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
-        {},
-        words,
-      );
+    const says = visitor.dialogSays;
     const rests = (word: string) =>
       page.waitForFunction(
         (wanted) => ![...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
@@ -213,6 +203,10 @@ describe('a picture on the table', () => {
 
       await page.locator('button ::-p-text(Turn into outlines)').click();
       await says('points');
+      await visitor.pick('Way', 'engraved');
+      await says('One color');
+      await rests('tracing');
+      expect(await page.$$eval('dialog figure path', (all) => all.length)).toBeGreaterThan(0);
       await visitor.pick('Way', 'colors');
       await visitor.fill('Colors', '2');
       await visitor.press('Enter');

@@ -77,6 +77,20 @@ export class Visitor {
       throw new Error(`“${text}” is not to be seen. ${says} ${this.errors.join(' ')}`, { cause: error });
     }
   };
+  /** Waits for words in what a dialog says of itself; where they never come, what it says instead is told. */
+  dialogSays = async (words: string): Promise<void> => {
+    const all = () => this.page.$$eval('dialog [role="status"]', (notes) => notes.map((note) => note.textContent));
+    try {
+      await this.page.waitForFunction(
+        (wanted) => [...document.querySelectorAll('dialog [role="status"]')].some((each) => each.textContent?.includes(wanted)),
+        {},
+        words,
+      );
+    } catch (error) {
+      const says = await all().catch(() => []);
+      throw new Error(`No dialog says “${words}”, but: ${says.join(' | ') || 'nothing'}. ${this.errors.join(' ')}`, { cause: error });
+    }
+  };
   seesNot = (text: string) => this.page.waitForFunction((wanted) => !document.body.innerText.includes(wanted), {}, text);
   /** Waits until no dialog lies over the page and the focus has left the last one. */
   dialogGone = () => this.page.waitForFunction(() => !document.querySelector('dialog[open]') && !document.activeElement?.closest('dialog'));

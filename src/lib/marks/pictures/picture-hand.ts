@@ -1,6 +1,8 @@
 import { wrap, type Remote } from 'comlink';
 import type { PictureHand } from '../../../workers/pictures';
 
+const NOT_HAD = 'What works on pictures could not be had from the server. Change something here when it returns.';
+
 /** The worker that works on pictures, begun when it is first asked. */
 export class PictureDoor {
   #worker: Worker | undefined;
@@ -27,7 +29,14 @@ export class PictureDoor {
     this.#hand ??= (async () => {
       const worker = new Worker(new URL('../../../workers/pictures.worker.ts', import.meta.url), { type: 'module' });
       this.#worker = worker;
-      await new Promise<void>((resolve) => worker.addEventListener('message', () => resolve(), { once: true }));
+      await new Promise<void>((resolve, reject) => {
+        worker.addEventListener('message', () => resolve(), { once: true });
+        worker.addEventListener('error', () => reject(new Error(NOT_HAD)), { once: true });
+      }).catch((error: unknown) => {
+        // Offline when it was asked for: the next question tries anew.
+        if (this.#worker === worker) this.close();
+        throw error;
+      });
       return wrap<PictureHand>(worker);
     })();
     return this.#hand;
