@@ -78,7 +78,7 @@
     };
   });
   $effect(() => {
-    const stops = desk.packs.map(({ id }) => onNews(`handover:${id}`, () => desk.refresh()));
+    const stops = desk.packs.map(({ id }) => onNews(`handover:${id}`, () => desk.refresh(id)));
     return () => {
       for (const stop of stops) stop();
     };

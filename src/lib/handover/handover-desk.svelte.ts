@@ -15,12 +15,13 @@ import {
   type PlannedMark,
   type PlannedPack,
 } from '$core/index';
+import { GatheredNews } from '$lib/client/gathered-news';
 import { request, sentences } from '$lib/client/request';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
 import { countsOf, type PackView } from './views';
 
-/** News come faster than anybody reads. */
-const PAUSE_MS = 350;
+/** Stands for all packs where news are about the list itself. */
+const ALL = '';
 
 /** What the hand-over room works on: the plan of what goes in, and the packs that were made. */
 export class HandoverDesk {
@@ -29,7 +30,6 @@ export class HandoverDesk {
   name = $state('');
   problem = $state('');
   ordering = $state(false);
-  #timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     readonly brand: { readonly slug: string; readonly name: string; readonly palette: Palette },
@@ -88,17 +88,26 @@ export class HandoverDesk {
 
   readonly #address = () => `/api/brands/${this.brand.slug}/handovers`;
 
-  /** Asks for what has come along, a moment later: many news are one question. */
-  refresh(): void {
-    this.#timer ??= setTimeout(() => {
-      this.#timer = undefined;
-      void this.load();
-    }, PAUSE_MS);
+  /** News of one pack are about it alone: its files are asked for, and no other's. */
+  readonly #news = new GatheredNews<PackView>(
+    async (id) => {
+      if (id === ALL) return void (await this.load());
+      const answer = await request<PackView>('GET', `${this.#address()}/${id}`);
+      if (answer.ok) return answer.value;
+      // Taken off the list elsewhere, or not to be had: the list says which.
+      return void (await this.load());
+    },
+    (pack) => (this.packs = this.packs.map((each) => (each.id === pack.id ? pack : each))),
+  );
+  /** Asks for what has come along. @param pack about which; all of them where it is left out */
+  refresh(pack = ALL): void {
+    this.#news.about(pack);
   }
   async load(): Promise<void> {
+    const question = this.#news.begin();
     const answer = await request<readonly PackView[]>('GET', this.#address());
     if (answer.ok) {
-      this.packs = answer.value;
+      this.packs = this.#news.newestOf(question, answer.value, this.packs);
       this.problem = '';
     } else this.problem = sentences(answer.problems);
   }
@@ -139,7 +148,7 @@ export class HandoverDesk {
   readonly working = $derived(this.packs.some((pack) => countsOf(pack).open > 0));
 
   close(): void {
-    clearTimeout(this.#timer);
+    this.#news.close();
   }
 }
 

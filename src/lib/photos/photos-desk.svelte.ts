@@ -17,6 +17,7 @@ import {
 import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
 import { bringPhoto } from '$lib/client/bring-photo';
+import { GatheredNews } from '$lib/client/gathered-news';
 import { tonesOf, type PhotoView } from '$lib/client/photo-view';
 import { request, sentences } from '$lib/client/request';
 import type { OpenDocument } from '$lib/client/work/open-document.svelte';
@@ -34,7 +35,6 @@ interface Intake {
   readonly refused: readonly string[];
 }
 
-const NEWS_PAUSE_MS = 350;
 /** Uploads at once; the server reads large ones one at a time anyhow. */
 const AT_ONCE = 2;
 
@@ -57,7 +57,6 @@ export class PhotosDesk {
   laying = $state(false);
   ordering = $state(false);
   #asked = 0;
-  #timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     readonly brand: { readonly id: string; readonly slug: string; readonly name: string; readonly palette: Palette },
@@ -279,34 +278,40 @@ export class PhotosDesk {
     this.ordering = false;
   }
   async tell(run: PhotoRunView, what: 'stop' | 'resume' | 'remove', file?: string): Promise<void> {
+    const question = this.#news.begin();
     const answer = await request<PhotoRunView>('PATCH', `${this.#address()}/photo-runs/${run.id}`, { do: what, ...(file ? { file } : {}) });
     if (!answer.ok) this.problem = sentences(answer.problems);
     else if (what === 'remove') this.runs = this.runs.filter(({ id }) => id !== run.id);
-    else this.#take(answer.value);
+    else if (this.#news.isNewest(run.id, question)) this.#take(answer.value);
   }
   #take(run: PhotoRunView): void {
     this.runs = this.runs.map((each) => (each.id === run.id ? run : each));
   }
-  /** Asks for what has come along in one run, a moment later: many news are one question. */
+  readonly #news = new GatheredNews<PhotoRunView>(
+    async (id) => {
+      const answer = await request<PhotoRunView>('GET', `${this.#address()}/photo-runs/${id}`);
+      return answer.ok ? answer.value : undefined;
+    },
+    (run) => this.#take(run),
+  );
+  /** Asks for what has come along in one run. */
   refresh(run: string): void {
-    this.#timer ??= setTimeout(() => {
-      this.#timer = undefined;
-      void request<PhotoRunView>('GET', `${this.#address()}/photo-runs/${run}`).then((answer) => answer.ok && this.#take(answer.value));
-    }, NEWS_PAUSE_MS);
+    this.#news.about(run);
   }
   async reload(): Promise<void> {
+    const question = this.#news.begin();
     const [photos, runs] = await Promise.all([
       request<readonly PhotoView[]>('GET', `${this.#address()}/photos`),
       request<readonly PhotoRunView[]>('GET', `${this.#address()}/photo-runs`),
     ]);
     if (photos.ok) this.photos = photos.value;
-    if (runs.ok) this.runs = runs.value;
+    if (runs.ok) this.runs = this.#news.newestOf(question, runs.value, this.runs);
   }
   fileAddress = (run: string, file: string): string => `${this.#address()}/photo-runs/${run}/files/${file}`;
   zipAddress = (run: string): string => `${this.#address()}/photo-runs/${run}/photos.zip`;
 
   close(): void {
-    clearTimeout(this.#timer);
+    this.#news.close();
     this.work.close();
     this.drawing.close();
   }

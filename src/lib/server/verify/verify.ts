@@ -11,8 +11,6 @@ const MEAN_MOST = { pixels: 2, lossy: 3, vector: 2 } as const;
 const PT_PER_INCH = 72;
 const FINER = 3;
 
-const over = (value: number, alpha: number, ground: number) => (value * alpha) / 255 + ground * (1 - alpha / 255);
-
 /** How far two pictures are apart: of 255 on average, and the fields that are not the same at all. */
 interface Difference {
   readonly mean: number;
@@ -25,38 +23,59 @@ const FAR = 110;
 const FAR_MOST = 2;
 
 /**
- * How far two pictures are apart on a ground, by the compositing formula, of 255: fields of four by four pixels are compared by their means, so
- * that what renderers do along edges evens out and what is missing does not.
+ * How far two pictures are apart on white and on black, by the compositing formula, of 255: fields of four by four pixels are compared by their
+ * means, so that what renderers do along edges evens out and what is missing does not.
  * @source Porter and Duff, 1984: "over"
  */
-function difference(one: Pixels, other: Pixels, ground: number): Difference {
+function differences(one: Pixels, other: Pixels): readonly [light: Difference, dark: Difference] {
   const { widthPx, heightPx } = one;
-  if (widthPx !== other.widthPx || heightPx !== other.heightPx) return { mean: 255, far: widthPx * heightPx };
-  let [sum, far] = [0, 0];
+  if (widthPx !== other.widthPx || heightPx !== other.heightPx) {
+    const all = { mean: 255, far: widthPx * heightPx };
+    return [all, all];
+  }
+  const most = FAR * FIELD * FIELD;
+  let [light, dark, farLight, farDark] = [0, 0, 0, 0];
   for (let top = 0; top < heightPx; top += FIELD)
     for (let left = 0; left < widthPx; left += FIELD) {
-      const off = [0, 0, 0];
-      for (let y = top; y < Math.min(top + FIELD, heightPx); y++)
-        for (let x = left; x < Math.min(left + FIELD, widthPx); x++) {
-          const at = (y * widthPx + x) * 4;
-          for (const channel of [0, 1, 2])
-            off[channel] =
-              (off[channel] as number) +
-              over(one.data[at + channel] as number, one.data[at + 3] as number, ground) -
-              over(other.data[at + channel] as number, other.data[at + 3] as number, ground);
+      const [right, bottom] = [Math.min(left + FIELD, widthPx), Math.min(top + FIELD, heightPx)];
+      let [red, green, blue, ground] = [0, 0, 0, 0];
+      for (let y = top; y < bottom; y++)
+        for (let at = (y * widthPx + left) * 4, end = (y * widthPx + right) * 4; at < end; at += 4) {
+          const [a, b] = [one.data[at + 3] as number, other.data[at + 3] as number];
+          red += (one.data[at] as number) * a - (other.data[at] as number) * b;
+          green += (one.data[at + 1] as number) * a - (other.data[at + 1] as number) * b;
+          blue += (one.data[at + 2] as number) * a - (other.data[at + 2] as number) * b;
+          // What white shines through one more than through the other.
+          ground += 255 * (b - a);
         }
-      for (const each of off) sum += Math.abs(each);
-      if (Math.max(...off.map(Math.abs)) > FAR * FIELD * FIELD) far++;
+      const onDark = [red, green, blue].map((sum) => Math.abs(sum) / 255);
+      const onLight = [red, green, blue].map((sum) => Math.abs(sum + ground) / 255);
+      for (const each of onDark) dark += each;
+      for (const each of onLight) light += each;
+      if (Math.max(...onDark) > most) farDark++;
+      if (Math.max(...onLight) > most) farLight++;
     }
-  return { mean: sum / (widthPx * heightPx) / 3, far };
+  const values = widthPx * heightPx * 3;
+  return [
+    { mean: light / values, far: farLight },
+    { mean: dark / values, far: farDark },
+  ];
 }
 
 /** Rows and columns with less than this painted, in whole pixels, may be there for one renderer and not for another: tips of spikes, faint hairlines. */
 const SURE = 3;
 const FAINT = 0.3;
 
-/** The box of the rows and columns in which more than so many pixels are painted. */
-function inkBox({ widthPx, heightPx, data }: Pixels, least: number) {
+/** Of the rows and columns in which more than so many pixels are painted, the first and the last ones. */
+interface InkBox {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** What is surely painted, and what is painted at all. */
+function inkBoxes({ widthPx, heightPx, data }: Pixels): { readonly sure: InkBox; readonly faint: InkBox } {
   const [columns, rows] = [new Float64Array(widthPx), new Float64Array(heightPx)];
   for (let y = 0, at = 3; y < heightPx; y++)
     for (let x = 0; x < widthPx; x++, at += 4) {
@@ -64,27 +83,35 @@ function inkBox({ widthPx, heightPx, data }: Pixels, least: number) {
       columns[x] = (columns[x] as number) + painted;
       rows[y] = (rows[y] as number) + painted;
     }
-  const from = (sums: Float64Array) => sums.findIndex((sum) => sum > least);
-  const to = (sums: Float64Array) => sums.findLastIndex((sum) => sum > least);
-  return { left: from(columns), right: to(columns), top: from(rows), bottom: to(rows) };
+  const box = (least: number): InkBox => {
+    const isIn = (sum: number) => sum > least;
+    return {
+      ...{ left: columns.findIndex(isIn), right: columns.findLastIndex(isIn) },
+      ...{ top: rows.findIndex(isIn), bottom: rows.findLastIndex(isIn) },
+    };
+  };
+  return { sure: box(SURE), faint: box(FAINT) };
 }
 
-/** By how many pixels what is surely there in one picture lies outside of what is there at all in another. */
+/** By how many pixels what is surely there in one of two pictures lies outside of what is there at all in the other. */
 function beyond(one: Pixels, other: Pixels): number {
-  const [sure, faint] = [inkBox(one, SURE), inkBox(other, FAINT)];
-  if (sure.left < 0) return 0;
-  if (faint.left < 0) return Math.max(one.widthPx, one.heightPx);
-  return Math.max(0, faint.left - sure.left, faint.top - sure.top, sure.right - faint.right, sure.bottom - faint.bottom);
+  const [here, there] = [inkBoxes(one), inkBoxes(other)];
+  const outside = (sure: InkBox, faint: InkBox): number => {
+    if (sure.left < 0) return 0;
+    if (faint.left < 0) return Math.max(one.widthPx, one.heightPx);
+    return Math.max(0, faint.left - sure.left, faint.top - sure.top, sure.right - faint.right, sure.bottom - faint.bottom);
+  };
+  return Math.max(outside(here.sure, there.faint), outside(there.sure, here.faint));
 }
 
 const channels = (hex: Hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16));
 
 /** The picture compared with the drawing, on a light ground and on a dark one: a fringe shows on one of them. */
 function compared(seen: Pixels, wanted: Pixels, most: number): readonly FileCheck[] {
-  const [light, dark] = [difference(seen, wanted, 255), difference(seen, wanted, 0)];
+  const [light, dark] = differences(seen, wanted);
   const mean = Math.max(light.mean, dark.mean);
   const far = Math.max(light.far, dark.far);
-  const off = Math.max(beyond(seen, wanted), beyond(wanted, seen));
+  const off = beyond(seen, wanted);
   return [
     check(
       'picture',
@@ -241,7 +268,7 @@ function shapesCheck(seen: Pixels, wanted: Pixels, hasGround: boolean): FileChec
     return check('picture', seen.widthPx === wanted.widthPx && seen.heightPx === wanted.heightPx, 'in process inks, on its ground');
   const shape = ({ data, ...size }: Pixels): Pixels => ({ ...size, data: data.map((value, at) => (at % 4 === 3 ? value : 0)) });
   // Black shapes on white: what is left of them is how much is covered.
-  const { mean, far } = difference(shape(seen), shape(wanted), 255);
+  const [{ mean, far }] = differences(shape(seen), shape(wanted));
   return check(
     'picture',
     mean <= MEAN_MOST.vector && far <= FAR_MOST,
