@@ -32,7 +32,7 @@ export default defineConfig({
       { ...project('client'), plugins: [svelte({ configFile: false })] },
       project('reference', together),
       project('server', { ...onCluster, ...together }),
-      project('browser', onCluster),
+      project('browser', { ...onCluster, ...together }),
     ],
   },
 });
