@@ -81,6 +81,7 @@ import {
   type Part,
   type PathAlgebra,
   type Recipe,
+  type Region,
   type WholeMark,
   type Resolver,
   measuredMark,
@@ -405,13 +406,18 @@ export class Draughtsman {
     );
   }
 
+  /** What was measured of an outline, as long as the outline itself is kept. */
+  readonly #silhouettes = new WeakMap<Region, Silhouette>();
   /** A mark as it is seen in one color, measured for all sizes. */
   async #silhouette(markId: string): Promise<{ readonly mark: DressedMark; readonly silhouette: Silhouette } | undefined> {
     const { dresser, paths } = this.#ready();
     const mark = dresser(await this.#resolved(markId), this.#recipeOf(markId), this.#palette, 'one-color');
     const outline = mark.oneColor?.areas[0];
     const box = outline && boundsOf(outline.path);
-    return outline && box && { mark, silhouette: silhouetteOf(outline, box, paths) };
+    if (!outline || !box) return undefined;
+    const silhouette = this.#silhouettes.get(outline) ?? silhouetteOf(outline, box, paths);
+    this.#silhouettes.set(outline, silhouette);
+    return { mark, silhouette };
   }
 
   /** Where a mark gives way, thinnest first, in mark pixels. */

@@ -232,11 +232,11 @@ describe('color last, and a family that follows', () => {
     expect(at64).toBeLessThan(at16);
     expect(await faultsOf(page)).toEqual([]);
     expect(await unsaidOn(page)).toEqual([]);
-    // A bolder name has fewer of them.
+    // Without its second line it has fewer of them.
     await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Kite Workshop)').click();
     await visitor.press('Delete');
     await expect.poll(() => dots('stroke')).toBeLessThan(at64);
-    await page.keyboard.press('Escape');
+    await visitor.click('Hide them');
     await page.waitForFunction(() => !document.querySelector('[data-weak]'));
     await visitor.click('Undo');
     await visitor.saved();

@@ -1,6 +1,9 @@
 import { Resvg } from '@resvg/resvg-js';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
+import { canvasSchema, createPart, EMPTY_RECIPE, expect as valueOf, startOf, STARTING_PALETTE, type Form } from '$core/index';
+import type { PictureSubject } from '../../src/lib/server/formats';
+import { png } from '../../src/lib/server/formats/png';
 import { plainPng, rendered, straight } from '../../src/lib/server/formats/rendered';
 import { random } from '../support/random';
 
@@ -13,6 +16,32 @@ function scene(seed: number, widthPx: number, heightPx: number): string {
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${widthPx}" height="${heightPx}">${disks.join('')}</svg>`;
 }
+
+const disk = valueOf(
+  createPart({ id: 'disk', kind: 'shape', form: { ...startOf('disk'), widthPx: 100, heightPx: 100 } as Form, paint: { role: 'lead' } }),
+);
+const subject: PictureSubject = {
+  ...{ title: 'Disk', recipe: { ...EMPTY_RECIPE, parts: [disk] }, sources: new Map(), palette: STARTING_PALETTE, dressing: 'full' },
+  ...{ ownFamilies: [], ownPictures: new Set<string>() },
+};
+
+describe('a PNG', () => {
+  // 300 pixels per inch where a size in print says none (common practice); the codec reads pixels per metre back.
+  it.each([
+    ['in mm', { unit: 'mm', width: 20 }, 300],
+    ['in mm at 150 dpi', { unit: 'mm', width: 20, dpi: 150 }, 150],
+    ['in px at 72 dpi', { width: 120, dpi: 72 }, 72],
+    ['in px', { width: 120 }, undefined],
+  ] as const)('%s says its resolution, clear and on a ground, or none', async (_name, canvas, dpi) => {
+    for (const ground of [undefined, '#ffffff'] as const) {
+      const file = Buffer.from(await png.make(subject, { canvas: canvasSchema.parse(canvas), ground }));
+      const at = file.indexOf('pHYs');
+      if (dpi === undefined) expect(at).toBe(-1);
+      else expect(file.readUInt32BE(at + 4) * 0.0254).toBeCloseTo(dpi, 0);
+      expect(file.indexOf('pHYs', at + 1)).toBe(-1);
+    }
+  });
+});
 
 describe('pixels that were rendered', () => {
   it('have the colors that the renderer writes into its own PNG, as another reader sees them', async () => {
@@ -33,8 +62,8 @@ describe('pixels that were rendered', () => {
 
   it('become a PNG of the same pixels that says nothing of a size in print', async () => {
     const pixels = straight(await rendered(scene(5, 120, 80), 120));
-    const png = await plainPng(pixels);
-    expect(Buffer.compare(PNG.sync.read(Buffer.from(png)).data, pixels.rgba)).toBe(0);
-    expect(Buffer.from(png).includes('pHYs')).toBe(false);
+    const file = await plainPng(pixels);
+    expect(Buffer.compare(PNG.sync.read(Buffer.from(file)).data, pixels.rgba)).toBe(0);
+    expect(Buffer.from(file).includes('pHYs')).toBe(false);
   });
 });

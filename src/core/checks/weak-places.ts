@@ -26,17 +26,17 @@ export const weakAtPx = (longerPx: number): WeakAt => ({
 
 /** What is lost where the longer side is made so long. @param limits the thinnest stroke and the tightest gap that hold, in mm */
 export const weakAtMm = (way: Making, longerMm: number, limits: Limits): WeakAt => ({
-  ...{ way, stroke: limits.stroke / longerMm, gap: limits.gap / longerMm },
+  way,
+  stroke: limits.stroke / longerMm,
+  gap: limits.gap / longerMm,
 });
 
 /** Where it gives way, thinnest first. */
 export function weakPlaces(silhouette: Silhouette, { stroke, gap }: Limits): readonly WeakPlace[] {
   const { longer } = silhouette;
-  const found = [
-    ...weaknesses(silhouette, 'stroke', stroke * longer).map((place) => ({ kind: 'stroke' as const, ...place })),
-    ...weaknesses(silhouette, 'gap', gap * longer).map((place) => ({ kind: 'gap' as const, ...place })),
-  ];
-  return found.map(({ kind, at, thickness }) => ({ kind, at, widthPx: thickness })).sort((one, other) => one.widthPx - other.widthPx);
+  const found = (kind: WeakPlace['kind'], share: number): readonly WeakPlace[] =>
+    weaknesses(silhouette, kind, share * longer).map(({ at, thickness }) => ({ kind, at, widthPx: thickness }));
+  return [...found('stroke', stroke), ...found('gap', gap)].sort((one, other) => one.widthPx - other.widthPx);
 }
 
 /** Where a size is meant, in words: “at 32 px”. */
@@ -46,7 +46,7 @@ export const weakAtText = ({ way, stroke }: WeakAt): string =>
 /** As it stands in an address. */
 export const weakAtAddress = ({ way, stroke, gap }: WeakAt): string => [way, stroke.toPrecision(5), gap.toPrecision(5)].join('_');
 
-/** A look from an address; nothing where it is none. */
+/** Read from an address; nothing where it is none. */
 export function weakAtFrom(address: string | null): WeakAt | undefined {
   const [way = '', ...numbers] = (address ?? '').split('_');
   const [stroke = NaN, gap = NaN] = numbers.map(Number);

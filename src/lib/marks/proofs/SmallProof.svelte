@@ -50,7 +50,6 @@
     </div>
   {/each}
 </div>
-<p class="off-screen" role="status">{table.weak.says}</p>
 {#if agreement}<p class="quiet caption">stroke weights <FindingTick finding={agreement} /></p>{/if}
 
 <style>

@@ -282,6 +282,10 @@
   {#if lettering && table.caret}<StageText part={lettering} at={typedAt} leave={() => hands.surface?.focus({ preventScroll: true })} />{/if}
   <PointerMenu bind:this={menu} label="For what is here" />
   <Rulers {view} />
+  <p class="off-screen" role="status">{table.weak.says}</p>
+  {#if table.weak.at}<button class="hide" title="Takes the dots and rings away; Escape does too" onclick={() => table.weak.end()}
+      >Hide them</button
+    >{/if}
   {#if table.desk.problem}<p role="alert">{table.desk.problem}</p>{/if}
 </div>
 
@@ -314,6 +318,18 @@
     width: 100%;
     height: 100%;
     object-fit: cover;
+  }
+  .hide {
+    position: absolute;
+    right: 10px;
+    bottom: 8px;
+    min-height: 28px;
+    padding: 2px 10px;
+    border: 1px solid var(--color-quiet);
+    background: var(--color-sheet);
+    color: var(--color-plum);
+    font-weight: 600;
+    font-size: 12px;
   }
   .panning,
   .panning g[data-part] {

@@ -28,17 +28,19 @@
   const [LEAST_PX, MOST_PX] = [2.2, 4];
   const APART_PX = 5;
 
+  // Moving the view moves them together: they are counted anew when it is zoomed.
+  const scale = $derived(view.scale);
   /** Disks over the places of a kind: the thinnest ones where many lie together. */
   function marks(kind: WeakPlace['kind']): string {
     const taken = new Set<string>();
     return (weak.places ?? [])
       .flatMap((place) => {
         if (place.kind !== kind) return [];
-        const { x, y } = view.toScreen(place.at);
+        const [x, y] = [place.at.x * scale, place.at.y * scale];
         const cell = `${Math.round(x / APART_PX)} ${Math.round(y / APART_PX)}`;
         if (taken.has(cell)) return [];
         taken.add(cell);
-        const radius = Math.min(MOST_PX, Math.max(LEAST_PX, (place.widthPx * view.scale) / 2));
+        const radius = Math.min(MOST_PX, Math.max(LEAST_PX, (place.widthPx * scale) / 2));
         return [
           `M${(x - radius).toFixed(1)} ${y.toFixed(1)}a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0z`,
         ];
@@ -47,12 +49,12 @@
   }
 </script>
 
-<!-- said in the rail, where it is asked for -->
-<g aria-hidden="true" data-weak>
+<!-- said beside the stage, and ended there by touch -->
+<g aria-hidden="true" data-weak transform="translate({view.origin.x} {view.origin.y})">
   <path class="gap" d={marks('gap')} />
   <path class="stroke" d={marks('stroke')} />
 </g>
-<StageHint {view}>{weak.says} Escape ends it.</StageHint>
+<StageHint {view}>{weak.says}</StageHint>
 
 <style>
   path {

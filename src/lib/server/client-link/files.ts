@@ -1,6 +1,16 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { version } from '$app/environment';
-import { canvasSchema, fileCanvas, formatOf, hasDressing, keptPictures, type Dressing, type FormatName, type Recipe } from '$core/index';
+import {
+  canvasSchema,
+  fileCanvas,
+  formatOf,
+  hasDressing,
+  keptPictures,
+  type Dressing,
+  type FormatName,
+  type Recipe,
+  type ShippedFamily,
+} from '$core/index';
 import type { PictureSubject } from '../formats';
 import { digestOf } from '../files';
 import { heavy } from '../heavy/pool';
@@ -35,10 +45,10 @@ export async function clientSubject(
  * What the pictures of a page are drawn from, in a few letters: an address that carries it shows the same for good, and whoever opens the
  * page again has its pictures already.
  */
-export async function drawnFrom(em: EntityManager, { brand, all, tries }: Visit): Promise<string> {
-  const { families } = await ownFonts(em.fork(), brand);
-  const marks = all.map(({ id, revision }) => [id, revision]);
-  const facts = [version, brand.palette, marks, tries.map(({ id }) => id), families.map(({ id }) => id)];
+export function drawnFrom({ brand, all, tries }: Visit, ownFamilies: readonly ShippedFamily[]): string {
+  const marks = all.map(({ id, name, revision }) => [id, name, revision]);
+  const others = tries.map(({ id, name }) => [id, name]);
+  const facts = [version, brand.name, brand.palette, marks, others, ownFamilies.map(({ id }) => id)];
   return digestOf(new TextEncoder().encode(JSON.stringify(facts))).slice(0, 16);
 }
 
@@ -90,7 +100,7 @@ export async function clientFile(
       'x-robots-tag': 'noindex, nofollow',
       // A page that is older than the marks gets what they are now, and does not keep it.
       'cache-control':
-        from !== undefined && from === (await drawnFrom(em, seen)) ? 'private, max-age=31536000, immutable' : 'private, no-store',
+        from !== undefined && from === drawnFrom(seen, subject.ownFamilies) ? 'private, max-age=31536000, immutable' : 'private, no-store',
     },
   });
 }

@@ -22,9 +22,12 @@ export async function drawnPixels(subject: PictureSubject, order: FileOrder): Pr
   return { ...pixels, rights: rightsIn(subject, mark), ...(dotsPerInch === undefined ? {} : { dotsPerInch }) };
 }
 
-/** The pixels on their ground, with rights and density, to be written in a format of the codec's. */
-export async function signedPixels(subject: PictureSubject, order: FileOrder): Promise<Sharp> {
-  const drawn = await drawnPixels(subject, order);
+/** A mark drawn and signed. */
+export const signedPixels = async (subject: PictureSubject, order: FileOrder): Promise<Sharp> =>
+  signed(await drawnPixels(subject, order), order);
+
+/** Pixels on their ground, with rights and density, to be written in a format of the codec's. */
+export function signed(drawn: DrawnPixels, order: FileOrder): Sharp {
   const { rights, dotsPerInch } = drawn;
   const read = toCodec(drawn);
   const laid = order.ground ? read.flatten({ background: order.ground }) : read;

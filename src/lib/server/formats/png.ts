@@ -1,5 +1,5 @@
 import { withDensity, withoutDensity, withText } from '$core/index';
-import { drawnPixels, signedPixels } from './drawn-pixels';
+import { drawnPixels, signed } from './drawn-pixels';
 import type { Format } from './format';
 import { indexedPng } from './indexed-png';
 import { plainPng, type StraightPixels } from './rendered';
@@ -19,12 +19,12 @@ async function smallest(pixels: StraightPixels): Promise<Uint8Array> {
 /** Pixels kept exactly, transparent where nothing is painted unless a ground is asked for. */
 export const png: Format = {
   make: async (subject, order) => {
-    if (order.ground) {
-      const laid = await (await signedPixels(subject, order)).png({ compressionLevel: 3 }).toBuffer();
-      return order.canvas.dpi === undefined ? withoutDensity(laid) : laid;
-    }
     const drawn = await drawnPixels(subject, order);
-    const signed = withText(await smallest(drawn), 'Copyright', drawn.rights.join('\n'));
-    return drawn.dotsPerInch === undefined ? signed : withDensity(signed, drawn.dotsPerInch);
+    if (order.ground) {
+      const laid = await signed(drawn, order).png({ compressionLevel: 3 }).toBuffer();
+      return drawn.dotsPerInch === undefined ? withoutDensity(laid) : laid;
+    }
+    const clear = withText(await smallest(drawn), 'Copyright', drawn.rights.join('\n'));
+    return drawn.dotsPerInch === undefined ? clear : withDensity(clear, drawn.dotsPerInch);
   },
 };

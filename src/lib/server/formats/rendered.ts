@@ -44,7 +44,7 @@ function straightOf(): Uint8Array {
 export function straight({ premultiplied, widthPx, heightPx }: Rendered): StraightPixels {
   const colors = straightOf();
   // Nearly all pixels are clear or full: four bytes are looked at at once, where they lie so that they can be.
-  const whole = premultiplied.byteOffset % 4 === 0 ? premultiplied : Buffer.from(new Uint8Array(premultiplied));
+  const whole = premultiplied.byteOffset % 4 === 0 ? premultiplied : Buffer.from(new Uint8Array(premultiplied).buffer);
   const pixels = new Uint32Array(whole.buffer, whole.byteOffset, whole.length / 4);
   for (let at = 0; at < pixels.length; at++) {
     const pixel = pixels[at] as number;

@@ -4,6 +4,7 @@ import { clientSubject, drawnFrom } from '$lib/server/client-link/files';
 import { notesUnder, say } from '$lib/server/client-link/links';
 import { isWord } from '$lib/server/client-link/token';
 import { count, isUnlocked, openLink, unlock, visit, whoAsks } from '$lib/server/client-link/visit';
+import { ownFonts } from '$lib/server/stores/own-fonts';
 import { unitOfWork } from '$lib/server/database/orm';
 import { heavy } from '$lib/server/heavy/pool';
 import { refuse } from '$lib/server/http/problem-error';
@@ -32,7 +33,7 @@ export const load: PageServerLoad = (event) => {
       ...{ token, name: brand.name, title: link.name, palette: swatchesOf(brand.palette) },
       endsAt: link.endsAt?.toISOString() ?? null,
       packs,
-      from: await drawnFrom(em, seen),
+      from: drawnFrom(seen, (await ownFonts(em.fork(), brand)).families),
       marks: marks.map(({ id, slug, name, role, revision, recipe }) => ({
         ...{ id, slug, name, role, revision },
         tries: tries.filter((each) => each.mark === id).map((each) => ({ id: each.id, name: each.name })),
