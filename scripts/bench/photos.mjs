@@ -37,7 +37,7 @@ export async function runOfPhotos(home) {
       headers: { 'content-type': 'image/jpeg' },
       body: new Uint8Array(bytes),
     });
-    ids.push((await answer.json()).id);
+    ids.push((await answer.json())[0].id);
   }
   const [mark] = await (await fetch(`${brand}/marks`)).json();
   const run = async (/** @type {object} */ desk) => {

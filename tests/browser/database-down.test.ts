@@ -36,6 +36,8 @@ const storedText = async () => {
   };
   return mark.recipe.parts.at(-1)?.text;
 };
+/** Waits until it is: what is typed ends its gesture after a rest, and until then the page says when it saved last. */
+const isStored = (text: string) => expect.poll(storedText, { timeout: 30_000 }).toBe(text);
 
 describe('a server that is away for a while', () => {
   it('leaves the table where it is: what moved on elsewhere is read once the server answers again', async () => {
@@ -137,8 +139,7 @@ describe('a server that is away for a while', () => {
     away.data = false;
     await visitor.sees('Shopfront');
     expect(await remembers(visitor)).toBe(true);
-    await visitor.saved();
-    expect(await storedText()).toBe('Windrow works on');
+    await isStored('Windrow works on');
     await visitor.page.close();
   });
 
@@ -174,8 +175,7 @@ describe('a dead database', () => {
     await visitor.sees('The database cannot be reached.');
     await visitor.sees('Your work is kept in this browser');
     cluster.restart();
-    await visitor.saved();
-    expect(await storedText()).toBe('Kept');
+    await isStored('Kept');
     await visitor.page.close();
   });
 

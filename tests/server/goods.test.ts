@@ -37,7 +37,8 @@ const bring = async (address: string, seed: number): Promise<string> => {
     headers: { 'content-type': 'application/octet-stream' },
     body: new Uint8Array(await cloth(seed)),
   });
-  return ((await response.json()) as { id: string }).id;
+  const [photo] = (await response.json()) as readonly { id: string }[];
+  return photo?.id ?? '';
 };
 const newBrand = async (name: string) => {
   const api = `${app.url}/api/brands`;

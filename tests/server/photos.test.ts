@@ -57,7 +57,8 @@ const bring = async (bytes: Uint8Array, name: string) => {
     headers: { 'content-type': 'application/octet-stream' },
     body: new Uint8Array(bytes),
   });
-  return { status: response.status, value: (await response.json()) as Shown & Refused };
+  const answer = (await response.json()) as readonly Shown[] | Refused;
+  return { status: response.status, value: ('length' in answer ? answer[0] : answer) as Shown & Refused };
 };
 const deskOf = (change: (desk: PhotoDesk) => object = () => ({})): PhotoDesk => {
   const start = photoDeskSchema.parse({ stamps: [startStamp('one', mark)] });

@@ -89,6 +89,7 @@ const TABLE: Readonly<Record<string, readonly [string, Needed][]>> = {
         ['/photo-runs', 'GET', 'POST'],
         ['/photo-runs/[run]', 'GET', 'PATCH'],
         ['/photo-runs/[run]/files/[file]', 'GET'],
+        ['/photo-runs/[run]/files/[file]/look.webp', 'GET'],
         ['/photo-runs/[run]/photos.zip', 'GET'],
         ['/photos', 'GET', 'POST', 'PATCH'],
         ['/photos/[photo]/preview.webp', 'GET'],

@@ -10,9 +10,17 @@ export interface PhotoView {
   readonly bits: number;
   readonly profile?: string;
   readonly notes: readonly string[];
+  /** Of a page of a PDF: which one, of how many, and its size on paper. */
+  readonly page?: { readonly number: number; readonly of: number; readonly widthMm: number; readonly heightMm: number };
   readonly sizeBytes: number;
   readonly tones: { readonly columns: number; readonly rows: number; readonly base64: string };
 }
+
+/** How large a photo or a page is, in words. */
+export const sizeText = ({ page, widthPx, heightPx }: PhotoView): string =>
+  page ? `${page.widthMm} × ${page.heightMm} mm` : `${widthPx} × ${heightPx} px`;
+/** What a photo is called; of a page, which one it is. */
+export const photoName = ({ name, page }: PhotoView): string => (page && page.of > 1 ? `${name}, page ${page.number}` : name);
 
 const unpacked = new Map<string, PhotoTones>();
 /** The tones of a photo, read once. */

@@ -2,20 +2,24 @@
   import { onMount } from 'svelte';
 
   interface Props {
-    before: string;
-    after: string;
+    /** What there is to look at: one photo, or the pages of a PDF. */
+    views: readonly { readonly label: string; readonly before: string; readonly after: string }[];
+    /** Where the marked file is had. */
+    file: string;
     name: string;
     /** Whether browsers show the format. */
     shown: boolean;
     close: () => void;
   }
-  const { before, after, name, shown, close }: Props = $props();
+  const { views, file, name, shown, close }: Props = $props();
+  let at = $state(0);
+  const view = $derived(views[at] ?? views[0]);
   let dialog: HTMLDialogElement | undefined = $state();
   let zoom = $state(1);
   let [x, y] = $state([0.5, 0.5]);
   onMount(() => dialog?.showModal());
   /** Both pictures are moved and scaled as one. */
-  const view = $derived(`transform: scale(${zoom}); transform-origin: ${x * 100}% ${y * 100}%`);
+  const looking = $derived(`transform: scale(${zoom}); transform-origin: ${x * 100}% ${y * 100}%`);
   function look(event: PointerEvent): void {
     if (event.buttons === 0 && event.type === 'pointermove') return;
     const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
@@ -31,15 +35,18 @@
       >zoom <input title="How much larger both pictures are shown" type="range" min="1" max="8" step="0.25" bind:value={zoom} />
       {zoom} ×</label
     >
-    <a class="link" href="{after}?download=1" download>Download</a>
+    {#if views.length > 1}<select title="Which page is looked at" aria-label="Page" bind:value={at}
+        >{#each views as { label }, index (label)}<option value={index}>{label}</option>{/each}</select
+      >{/if}
+    <a class="link" href="{file}?download=1" download>Download</a>
     <button title="Back to the list of runs" class="link" onclick={() => dialog?.close()}>Close</button>
   </header>
   <div class="both">
-    {#each [{ src: before, label: 'as it came' }, { src: after, label: 'marked' }] as { src, label } (label)}
+    {#each [{ src: view?.before, label: 'as it came' }, { src: view?.after, label: 'marked' }] as { src, label } (label)}
       <figure>
         <!-- svelte-ignore a11y_no_static_element_interactions -->
         <div onpointerdown={look} onpointermove={look}>
-          {#if label === 'as it came' || shown}<img {src} alt={label} style={view} draggable="false" />{:else}<p class="quiet">
+          {#if label === 'as it came' || shown}<img {src} alt={label} style={looking} draggable="false" />{:else}<p class="quiet">
               Browsers do not show TIFF; download it to look at it.
             </p>{/if}
         </div>

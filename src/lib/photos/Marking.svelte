@@ -5,6 +5,7 @@
   import Runs from './Runs.svelte';
   import StampFields from './StampFields.svelte';
   import VeilFields from './VeilFields.svelte';
+  import { countText } from './views';
 
   const desk = usePhotosDesk();
   const nameOf = (mark: string) => desk.marks.find(({ id }) => id === mark)?.name ?? 'a mark that is gone';
@@ -72,8 +73,7 @@
     <button
       title="Copies of the photos are marked; the photos themselves stay as they are"
       class="make"
-      disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}
-      >Mark {desk.wanted.length} {desk.wanted.length === 1 ? 'photo' : 'photos'}</button
+      disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}>Mark {countText(desk.countsOf(desk.wanted))}</button
     >
   </form>
   {#if desk.fault}<p class="quiet">{desk.fault}</p>{/if}

@@ -82,6 +82,9 @@
     onchange={(event) => desk.change('Change the depth', withOutput({ deep: event.currentTarget.checked }))}
   /> keep 16 bits (PNG, TIFF)</label
 >
+{#if desk.photos.some(({ page }) => page)}<p class="quiet small">
+    PDFs stay PDFs at their own size: the marks are written into their pages as outlines, and other pages stay as they are.
+  </p>{/if}
 <p class="quiet small">Where and with what a photo was taken is left out of every file.</p>
 
 <style>

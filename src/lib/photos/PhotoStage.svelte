@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { photoName, sizeText } from '$lib/client/photo-view';
   import SvgGroup from '$lib/ui/SvgGroup.svelte';
   import Heat from './Heat.svelte';
   import { usePhotosDesk } from './photos-desk.svelte';
@@ -97,17 +98,15 @@
 <section class="stage" aria-label="The photo">
   {#if photo}
     <header>
-      <h2>{photo.name}</h2>
+      <h2>{photoName(photo)}</h2>
       <p class="quiet">
-        {photo.widthPx} × {photo.heightPx} px, {photo.format.toUpperCase()}{photo.bits === 16 ? ', 16 bits' : ''}{photo.profile
-          ? `, ${photo.profile}`
-          : ''}
+        {sizeText(photo)}, {photo.format.toUpperCase()}{photo.bits === 16 ? ', 16 bits' : ''}{photo.profile ? `, ${photo.profile}` : ''}
       </p>
     </header>
     {#each photo.notes as note (note)}<p class="quiet small">{note}</p>{/each}
     <div class="room">
       <div class="fit" style:--ratio={photo.widthPx / photo.heightPx}>
-        <img src={desk.previewOf(photo)} alt={photo.name} draggable="false" />
+        <img src={desk.previewOf(photo)} alt={photoName(photo)} draggable="false" />
         <!-- svelte-ignore a11y_no_static_element_interactions -->
         <svg
           bind:this={svg}

@@ -2,7 +2,9 @@
   import { PHOTOS } from '$lib/ui/photos';
   import Several from '$lib/ui/Several.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
+  import { photoName, sizeText } from '$lib/client/photo-view';
   import { PHOTO_ORDERS, usePhotosDesk } from './photos-desk.svelte';
+  import { countText } from './views';
 
   const desk = usePhotosDesk();
   let over = $state(false);
@@ -14,7 +16,7 @@
   const filesOf = (list: FileList | null | undefined): readonly File[] =>
     // A folder brings everything that lies in it; what is plainly no picture is left where it is.
     [...(list ?? [])].filter(
-      ({ name, type }) => !name.startsWith('.') && (type.startsWith('image/') || /\.(jpe?g|png|webp|tiff?|avif)$/i.test(name)),
+      ({ name, type }) => !name.startsWith('.') && (type.startsWith('image/') || /\.(jpe?g|png|webp|tiff?|avif|pdf)$/i.test(name)),
     );
 
   function take(input: HTMLInputElement): void {
@@ -82,17 +84,17 @@
   <p class="ways">
     <label class="link"
       ><input
-        title="Photos from your disk; they stay with this studio"
+        title="Photos and PDFs from your disk; of a PDF every page comes in. They stay with this studio"
         class="over-label"
         type="file"
         multiple
-        accept="image/*"
+        accept="image/*,application/pdf"
         onchange={(event) => take(event.currentTarget)}
       />Bring in photos</label
     >
     <label class="link"
       ><input
-        title="All photos of a folder"
+        title="All photos and PDFs of a folder"
         class="over-label"
         type="file"
         webkitdirectory
@@ -111,16 +113,13 @@
     close={() => (desk.removed = [])}
   />
   {#if desk.photos.length === 0}
-    <p class="quiet empty">Drop photos here: they stay as they are, and what is laid over them is made beside.</p>
+    <p class="quiet empty">Drop photos or PDFs here: they stay as they are, and what is laid over them is made beside.</p>
     <button title="A few photos that came with the app, to see how marking works" class="link" onclick={() => void samples()}
       >Try it with our sample photos</button
     >
   {:else}
     <p class="sort">
-      <span class="quiet"
-        >{desk.photos.length}
-        {desk.photos.length === 1 ? 'photo' : 'photos'}{desk.chosen.size > 1 ? `, ${desk.chosen.size} chosen` : ''}</span
-      >
+      <span class="quiet">{countText(desk.countsOf(desk.photos))}{desk.chosen.size > 1 ? `, ${desk.chosen.size} chosen` : ''}</span>
       <Several bind:on={several} />
       <select title="What stands first" aria-label="Sorted" bind:value={desk.order}
         >{#each Object.entries(PHOTO_ORDERS) as [value, label] (value)}<option {value}>{label}</option>{/each}</select
@@ -144,11 +143,11 @@
           class:chosen={desk.chosen.has(photo.id)}
           aria-pressed={desk.chosen.has(photo.id)}
           aria-current={photo.id === desk.current?.id ? 'true' : undefined}
-          title="{photo.name}, {photo.widthPx} × {photo.heightPx} px"
+          title="{photoName(photo)}, {sizeText(photo)}"
           onclick={(event) => desk.choose(photo.id, { range: event.shiftKey, more: several || event.ctrlKey || event.metaKey })}
         >
-          <img src={desk.previewOf(photo)} alt="" loading="lazy" draggable="false" />
-          <span class="name">{photo.name}</span>
+          <img class:page={photo.page} src={desk.previewOf(photo)} alt="" loading="lazy" draggable="false" />
+          <span class="name">{photo.page && photo.page.of > 1 ? `${photo.page.number} · ${photo.name}` : photo.name}</span>
           {#if desk.content.exceptions[photo.id]}<span class="own" title="Something is otherwise on this photo">own</span>{/if}
         </button>
       {/each}
@@ -233,6 +232,10 @@
     aspect-ratio: 4 / 3;
     border: 1px solid var(--color-rule);
     object-fit: cover;
+  }
+  img.page {
+    background: var(--color-sheet);
+    object-fit: contain;
   }
   .chosen img {
     outline: 2px solid var(--color-plum);

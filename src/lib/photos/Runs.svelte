@@ -2,11 +2,19 @@
   import { sentences } from '$lib/client/request';
   import Compare from './Compare.svelte';
   import { usePhotosDesk } from './photos-desk.svelte';
-  import { countsOf, percentText, type PhotoFileView, type PhotoRunView } from './views';
+  import { countsOf, filesText, percentText, type PhotoFileView, type PhotoRunView } from './views';
 
   const desk = usePhotosDesk();
   let open: string | undefined = $state();
   let compared: { readonly run: PhotoRunView; readonly file: PhotoFileView } | undefined = $state.raw();
+  /** What is shown of a file, before and after: the photo, or each page that was marked. */
+  function viewsOf({ run, file }: { readonly run: PhotoRunView; readonly file: PhotoFileView }) {
+    const pages = file.pages?.map((id, at) => {
+      const number = file.report?.pages?.[at] ?? at + 1;
+      return { label: `page ${number}`, before: desk.previewOf({ id }), after: desk.lookAddress(run.id, file.id, number) };
+    });
+    return pages ?? [{ label: '', before: desk.previewOf({ id: file.photo }), after: desk.fileAddress(run.id, file.id) }];
+  }
   const WORDS = { waiting: 'waits', making: 'is being marked', done: 'done', failed: 'could not be marked', stopped: 'stopped' } as const;
 </script>
 
@@ -30,7 +38,7 @@
       {:else if counts.failed + counts.stopped > 0}{counts.done} of {counts.all} marked{counts.failed
           ? `, ${counts.failed} could not be`
           : ''}{counts.stopped ? `, ${counts.stopped} stopped` : ''}
-      {:else}{counts.all} {counts.all === 1 ? 'photo' : 'photos'} marked and opened again{/if}
+      {:else}{filesText(run)} marked and opened again{/if}
     </p>
     {#if counts.open > 0}<progress max={counts.all} value={counts.done} aria-label="Photos marked"></progress>{/if}
     <p class="ways">
@@ -76,8 +84,8 @@
 {/each}
 {#if compared}
   <Compare
-    before={desk.previewOf({ id: compared.file.photo })}
-    after={desk.fileAddress(compared.run.id, compared.file.id)}
+    views={viewsOf(compared)}
+    file={desk.fileAddress(compared.run.id, compared.file.id)}
     name={compared.file.name}
     shown={!compared.file.name.endsWith('.tif')}
     close={() => (compared = undefined)}

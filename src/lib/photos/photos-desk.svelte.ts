@@ -16,7 +16,7 @@ import {
 } from '$core/index';
 import type { PictureDesk } from '$lib/client/picture-desk.svelte';
 import type { ShownMark } from '$lib/client/read-marks';
-import { bringPhoto } from '$lib/client/bring-photo';
+import { bringPhotos } from '$lib/client/bring-photos';
 import { GatheredNews } from '$lib/client/gathered-news';
 import { tonesOf, type PhotoView } from '$lib/client/photo-view';
 import { request, sentences } from '$lib/client/request';
@@ -79,7 +79,7 @@ export class PhotosDesk {
     if (this.order === 'brought') return this.photos;
     const by =
       this.order === 'name'
-        ? (a: PhotoView, b: PhotoView) => a.name.localeCompare(b.name)
+        ? (a: PhotoView, b: PhotoView) => a.name.localeCompare(b.name) || (a.page?.number ?? 0) - (b.page?.number ?? 0)
         : (a: PhotoView, b: PhotoView) => b.widthPx * b.heightPx - a.widthPx * a.heightPx;
     return [...this.photos].sort(by);
   });
@@ -220,10 +220,12 @@ export class PhotosDesk {
     );
   }
   async #bring(file: File): Promise<string | undefined> {
-    const brought = await bringPhoto(this.brand.slug, file);
+    const brought = await bringPhotos(this.brand.slug, file);
     if (!brought.ok) return brought.says;
-    if (!this.photos.some(({ id }) => id === brought.photo.id)) this.photos = [...this.photos, brought.photo];
-    if (!this.current || this.chosen.size === 0) this.choose(brought.photo.id);
+    const known = new Set(this.photos.map(({ id }) => id));
+    this.photos = [...this.photos, ...brought.photos.filter(({ id }) => !known.has(id))];
+    const [first] = brought.photos;
+    if (first && (!this.current || this.chosen.size === 0)) this.choose(first.id);
     return undefined;
   }
 
@@ -255,6 +257,11 @@ export class PhotosDesk {
     this.chosen = new Set(removed ? (this.currentId ? [this.currentId] : []) : photos);
   }
 
+  /** How many photos and pages of PDFs are in the tray. */
+  countsOf = (list: readonly PhotoView[]) => {
+    const pages = list.filter(({ page }) => page).length;
+    return { photos: list.length - pages, pages };
+  };
   /** Which photos are marked: those chosen, or all where only one is. */
   readonly wanted: readonly PhotoView[] = $derived(this.chosen.size > 1 ? this.shown.filter(({ id }) => this.chosen.has(id)) : this.shown);
   readonly fault = $derived.by(() => {
@@ -307,6 +314,7 @@ export class PhotosDesk {
     if (photos.ok) this.photos = photos.value;
     if (runs.ok) this.runs = this.#news.newestOf(question, runs.value, this.runs);
   }
+  lookAddress = (run: string, file: string, page: number): string => `${this.fileAddress(run, file)}/look.webp?page=${page}`;
   fileAddress = (run: string, file: string): string => `${this.#address()}/photo-runs/${run}/files/${file}`;
   zipAddress = (run: string): string => `${this.#address()}/photo-runs/${run}/photos.zip`;
 

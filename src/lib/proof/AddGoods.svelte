@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { MOST_OWN } from '$core/index';
-  import { bringPhoto } from '$lib/client/bring-photo';
+  import { bringPhotos } from '$lib/client/bring-photos';
   import type { PhotoView } from '$lib/client/photo-view';
   import { useProofDesk, type Subject } from './proof-desk.svelte';
 
@@ -23,9 +23,10 @@
     input.value = '';
     if (!file) return;
     saying = `${file.name} is on its way …`;
-    const brought = await bringPhoto(desk.brand.slug, file);
+    const brought = await bringPhotos(desk.brand.slug, file);
     saying = brought.ok ? '' : brought.says;
-    if (brought.ok) begin(brought.photo);
+    const [photo] = brought.ok ? brought.photos : [];
+    if (photo) begin(photo);
   }
 </script>
 

@@ -131,7 +131,12 @@ export class OpenWork<T> {
   /** Ends a gesture: what is shown becomes one step of undo and one revision. A gesture that changed nothing leaves no trace. */
   commit(gesture: string, next: T = this.newest): void {
     if (next !== this.newest) this.show(next);
-    if (next === this.#settled || this.#form.write(next) === this.#form.write(this.#settled)) return;
+    if (next === this.#settled) return;
+    if (this.#form.write(next) === this.#form.write(this.#settled)) {
+      // Shown is what is settled: news of others are not kept waiting for a gesture that has ended.
+      this.#settled = next;
+      return;
+    }
     if (this.#mayNot()) return;
     void this.#do('edit', gesture, next);
   }

@@ -3,8 +3,8 @@ import { MARK_ROLES, REVISION_KINDS } from '$core/index';
 
 /** What the first entry of a brand file says it is. */
 export const BRAND_FILE_FORMAT = 'lucky-thistle-brand';
-/** Raised when an older app could not read what is written now. 2: photos go along. */
-export const BRAND_FILE_VERSION = 2;
+/** Raised when an older app could not read what is written now. 2: photos go along; 3: pages of PDFs among them. */
+export const BRAND_FILE_VERSION = 3;
 /** Photos go along from the first one on, up to so many and so many bytes: what is larger no browser brings in again in one go. */
 export const PHOTOS_ALONG = { most: 200, bytes: 128 * 1024 * 1024 } as const;
 
@@ -49,7 +49,16 @@ export const brandFileSchema = z.strictObject({
     .max(5000),
   /** As they came; what pages show of them is read from them again. */
   photos: z
-    .array(z.strictObject({ id: z.uuid(), sha256, name: text(200), position: z.number().int().min(0).max(1_000_000), createdAt: date }))
+    .array(
+      z.strictObject({
+        id: z.uuid(),
+        sha256,
+        page: z.number().int().min(0).max(10_000).default(0),
+        name: text(200),
+        position: z.number().int().min(0).max(1_000_000),
+        createdAt: date,
+      }),
+    )
     .max(PHOTOS_ALONG.most)
     .default([]),
   /** Photos that the brand had when it was written, and that do not go along. */

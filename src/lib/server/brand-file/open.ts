@@ -95,8 +95,8 @@ function checkStored(file: BrandFile): void {
     throw damaged('a revision is missing in it.');
   const [ids, slugs] = [new Set(file.marks.map(({ id }) => id)), new Set(file.marks.map(({ slug }) => slug))];
   if (ids.size < file.marks.length || slugs.size < file.marks.length) throw damaged('it holds a mark twice.');
-  for (const key of ['id', 'sha256'] as const)
-    if (new Set(file.photos.map((photo) => photo[key])).size < file.photos.length) throw damaged('it holds a photo twice.');
+  const photos = [file.photos.map(({ id }) => id), file.photos.map(({ sha256, page }) => `${sha256}/${page}`)];
+  if (photos.some((keys) => new Set(keys).size < keys.length)) throw damaged('it holds a photo twice.');
 }
 
 /** Reads a brand file to its end and checks everything in it; nothing is written. @throws a refusal that says what is wrong */
@@ -138,7 +138,11 @@ export async function openBrandFile(zip: Uint8Array): Promise<OpenedBrandFile> {
     if (!checked.ok) throw damaged(`“${name.slice(0, 60)}” is no font that can be used.`);
     fonts.push({ sha256, sizeBytes: bytes.length, embedding: checked.value.embedding.name, entry: measureOwnFont(checked.value) });
   }
+  const read = new Set<string>();
   for (const { sha256, name } of file.photos) {
+    // Pages of one document lie in one file.
+    if (read.has(sha256)) continue;
+    read.add(sha256);
     const bytes = entries[fileName(sha256)];
     if (!bytes || digestOf(bytes) !== sha256) throw damaged(`the file of “${name.slice(0, 60)}” is missing or changed.`);
     files.push(bytes);

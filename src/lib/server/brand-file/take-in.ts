@@ -19,7 +19,14 @@ async function freed(em: EntityManager, file: BrandFile): Promise<BrandFile> {
 /** The photos of a brand file, read again one by one as those that come in by themselves; the order is the file's. */
 async function photosOf({ photos }: BrandFile) {
   const taken = [];
-  for (const { sha256, name } of photos) taken.push(await heavy('photo', { bytes: await storedFile(sha256), name }));
+  for (const { sha256, name, page } of photos) {
+    if (page === 0) taken.push(await heavy('photo', { bytes: await storedFile(sha256), name }));
+    else {
+      const { length } = await storedFile(sha256);
+      const looks = await heavy('documentPage', { sha256, name, number: page });
+      taken.push({ ...looks, sha256, sizeBytes: Math.ceil(length / (looks.facts.page?.of ?? 1)) });
+    }
+  }
   return taken;
 }
 
@@ -84,15 +91,16 @@ export async function takeInBrand(em: EntityManager, bytes: Uint8Array): Promise
         'insert into "picture" ("id", "brand_id", "sha256", "name", "width_px", "height_px", "colors", "created_at") values (?, ?, ?, ?, ?, ?, ?::jsonb, ?)',
         [randomUUID(), id, sha256, name, widthPx, heightPx, JSON.stringify(colors), createdAt],
       );
-    for (const [at, { id: photo, sha256, name, position, createdAt }] of file.photos.entries()) {
+    for (const [at, { id: photo, sha256, page, name, position, createdAt }] of file.photos.entries()) {
       // The same photos in the same order, whatever their ids became.
       const { preview, facts, sizeBytes, toneColumns, toneRows, tones } = photos[at] as (typeof photos)[number];
       await run(
-        'insert into "photo" ("id", "brand_id", "sha256", "preview", "name", "facts", "size_bytes", "tone_columns", "tone_rows", "tones", "position", "created_at") values (?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?)',
+        'insert into "photo" ("id", "brand_id", "sha256", "page", "preview", "name", "facts", "size_bytes", "tone_columns", "tone_rows", "tones", "position", "created_at") values (?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?)',
         [
           photo,
           id,
           sha256,
+          page,
           preview,
           name,
           JSON.stringify(facts),

@@ -29,7 +29,14 @@ async function photosOf(em: EntityManager, brand: string): Promise<Pick<BrandFil
     return true;
   });
   return {
-    photos: along.map(({ id, sha256, name, position, createdAt }) => ({ id, sha256, name, position, createdAt: at(createdAt) })),
+    photos: along.map(({ id, sha256, page, name, position, createdAt }) => ({
+      id,
+      sha256,
+      page,
+      name,
+      position,
+      createdAt: at(createdAt),
+    })),
     photosLeftOut: rows.length - along.length,
   };
 }

@@ -4,7 +4,7 @@ import type { GroundName } from '$core/pictures';
 import type { FileVerdict } from '../verify/verdict';
 import { author } from '../http/author';
 import { Account, Person, Session, Studio } from './people-entities';
-import type { PhotoReport } from '../photos/marked-photo';
+import type { PhotoReport } from '../photos/laid-over';
 import type { PhotoFacts } from '../photos/taken-photo';
 
 /** Who made a version, and from where. */
@@ -250,6 +250,8 @@ export const Photo = defineEntity({
     id: p.uuid().primary(),
     brand: () => p.manyToOne(Brand),
     sha256: p.string(),
+    /** Which page of a PDF it is, from 1; nought where it is a photo. */
+    page: p.integer().default(0),
     /** A smaller copy to look at. */
     preview: p.string(),
     name: p.text(),
@@ -290,6 +292,8 @@ export const PhotoFile = defineEntity({
     id: p.uuid().primary(),
     run: () => p.manyToOne(PhotoRun),
     photo: () => p.manyToOne(Photo),
+    /** Of a PDF: all its pages that are marked, by their ids in their order. */
+    pages: p.json<readonly string[]>().nullable(),
     position: p.integer(),
     name: p.text(),
     state: p.string().$type<FileState>(),

@@ -8,7 +8,7 @@ import { addPicture } from '../stores/brand-pictures';
 import { createBrand } from '../stores/brands';
 import { saveDocument } from '../stores/documents';
 import { createMark } from '../stores/marks';
-import { addPhoto } from '../stores/photos';
+import { addPhotos } from '../stores/photos';
 import { keepTry } from '../stores/tries';
 import { drawn, type DemoPicture } from './board';
 import { demoBrands, type DemoMark, type DemoPhotos } from './brands';
@@ -90,7 +90,7 @@ async function layPhotos(
   brand: { readonly id: string; readonly slug: string },
   { files, stamp, veil }: DemoPhotos,
 ): Promise<void> {
-  for (const file of files) await addPhoto(em.fork(), brand.id, await readFile(resolve('static/photos', file)), file);
+  for (const file of files) await addPhotos(em.fork(), brand.id, await readFile(resolve('static/photos', file)), file);
   const mark = await em.fork().findOne(Mark, { brand: brand.id, name: stamp });
   if (!mark) return;
   const start = photoDeskSchema.parse({});

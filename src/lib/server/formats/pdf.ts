@@ -1,6 +1,16 @@
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
-import { holdsPixels, inksOf, pdfPage, pictureSizes, type CanvasFrame, type Drawing, type PdfColors, type PdfForm } from '$core/index';
+import {
+  holdsPixels,
+  inksOf,
+  pdfPage,
+  pictureSizes,
+  type CanvasFrame,
+  type Drawing,
+  type Palette,
+  type PdfColors,
+  type PdfForm,
+} from '$core/index';
 import { MOST_PIXELS } from '../taken-picture';
 import type { FileOrder, Format } from './format';
 import { framed, pictureOf, rightsIn } from './framed';
@@ -171,7 +181,7 @@ const BLEND_NAMES = {
 } as const;
 
 /** How many pixels each picture needs on paper. */
-function pixelsNeeded(drawing: Drawing, frame: CanvasFrame) {
+function pixelsNeeded(drawing: Drawing, frame: PdfSheet['frame']) {
   const dotsPerMarkPx = (frame.widthIn * PICTURE_DPI) / (frame.box.right - frame.box.left);
   return new Map(
     [...pictureSizes(drawing)].map(([sha256, { width, height }]) => [
@@ -181,54 +191,83 @@ function pixelsNeeded(drawing: Drawing, frame: CanvasFrame) {
   );
 }
 
-async function addPage(doc: Doc, subject: PictureSubject, order: FileOrder, colors: PdfColors): Promise<readonly string[]> {
-  const { mark, drawing, frame } = await framed(subject, order, false);
+/** A drawing on a page of its own. */
+interface PdfSheet {
+  readonly drawing: Drawing;
+  readonly frame: Pick<CanvasFrame, 'box' | 'widthIn' | 'heightIn'>;
+  readonly colors: PdfColors;
+  readonly inkOf: ReturnType<typeof inksOf>;
+  readonly ground?: FileOrder['ground'];
+  readonly ownPictures: ReadonlySet<string>;
+}
+
+async function addSheet(doc: Doc, { drawing, frame, colors, inkOf, ground, ownPictures }: PdfSheet): Promise<Record<string, unknown>> {
   const [widthPt, heightPt] = [frame.widthIn * PT_PER_INCH, frame.heightIn * PT_PER_INCH];
-  const form = pdfPage(drawing, { box: frame.box, widthPt, heightPt, inkOf: inksOf(subject.palette, colors), ground: order.ground });
+  const form = pdfPage(drawing, { box: frame.box, widthPt, heightPt, inkOf, ground });
   doc.addPage({ size: [widthPt, heightPt], margin: 0 });
-  const bleed = order.canvas.bleedMm * PT_PER_MM;
   const page = doc.page.dictionary.data as Record<string, unknown>;
-  page['TrimBox'] = [bleed, bleed, widthPt - bleed, heightPt - bleed];
-  page['BleedBox'] = [0, 0, widthPt, heightPt];
-  page['Group'] = { Type: 'Group', S: 'Transparency', CS: SPACES[colors === 'rgb' ? 'rgb' : 'cmyk'], I: true };
-  const objects = new PdfObjects(doc, colors, holdsPixels(form) ? pixelsNeeded(drawing, frame) : new Map(), subject.ownPictures);
+  const objects = new PdfObjects(doc, colors, holdsPixels(form) ? pixelsNeeded(drawing, frame) : new Map(), ownPictures);
   Object.assign((page['Resources'] as { readonly data: object }).data, await objects.resources(form));
   // The library has turned the page upside down by now; turned once more, our content is written in the page's own points.
   doc.page.content.write(`1 0 0 -1 0 ${heightPt} cm\n${form.content}`);
+  return page;
+}
+
+async function addPage(doc: Doc, subject: PictureSubject, order: FileOrder, colors: PdfColors): Promise<readonly string[]> {
+  const { mark, drawing, frame } = await framed(subject, order, false);
+  const { palette, ownPictures } = subject;
+  const page = await addSheet(doc, { drawing, frame, colors, inkOf: inksOf(palette, colors), ground: order.ground, ownPictures });
+  const [widthPt, heightPt] = [frame.widthIn * PT_PER_INCH, frame.heightIn * PT_PER_INCH];
+  const bleed = order.canvas.bleedMm * PT_PER_MM;
+  page['TrimBox'] = [bleed, bleed, widthPt - bleed, heightPt - bleed];
+  page['BleedBox'] = [0, 0, widthPt, heightPt];
+  page['Group'] = { Type: 'Group', S: 'Transparency', CS: SPACES[colors === 'rgb' ? 'rgb' : 'cmyk'], I: true };
   return rightsIn(subject, mark);
 }
 
+/** Writes a document: its pages by a function, then what is said of it. */
+async function document(write: (doc: Doc) => Promise<Readonly<Record<string, string>>>): Promise<Uint8Array> {
+  // Not the library's own fonts: none is needed, and it would name one.
+  const doc = new PDFDocument({
+    autoFirstPage: false,
+    font: '',
+    compress: true,
+    pdfVersion: '1.7',
+    // The same mark is the same file, whenever it is made: the file’s own id is made from this.
+    info: { CreationDate: EPOCH },
+    margin: 0,
+  } as PDFKit.PDFDocumentOptions);
+  const chunks: Uint8Array[] = [];
+  const whole = new Promise<Uint8Array>((done, failed) => {
+    doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
+    doc.on('end', () => done(Buffer.concat(chunks)));
+    doc.on('error', failed);
+  });
+  const said = await write(doc);
+  Object.assign(doc.info, { ...said, Creator: 'Lucky Thistle', Producer: 'Lucky Thistle', CreationDate: EPOCH });
+  doc.end();
+  return whole;
+}
+
+/** Drawings on clear pages, one after the other, in RGB: to be laid over pages of another document. */
+export const pdfOf = (
+  sheets: readonly Pick<PdfSheet, 'drawing' | 'frame'>[],
+  palette: Palette,
+  ownPictures: ReadonlySet<string>,
+): Promise<Uint8Array> =>
+  document(async (doc) => {
+    for (const sheet of sheets) await addSheet(doc, { ...sheet, colors: 'rgb', inkOf: inksOf(palette, 'rgb'), ownPictures });
+    return {};
+  });
+
 /** Outlines for print: real transparency, gradients and blend modes; pixels only for pictures; no fonts, because letters are outlines. */
 export const pdf: Format = {
-  make: async (subject, order) => {
-    const colors = order.colors ?? 'rgb';
-    // Not the library's own fonts: none is needed, and it would name one.
-    const doc = new PDFDocument({
-      autoFirstPage: false,
-      font: '',
-      compress: true,
-      pdfVersion: '1.7',
-      // The same mark is the same file, whenever it is made: the file’s own id is made from this.
-      info: { CreationDate: EPOCH },
-      margin: 0,
-    } as PDFKit.PDFDocumentOptions);
-    const chunks: Uint8Array[] = [];
-    const whole = new Promise<Uint8Array>((done, failed) => {
-      doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
-      doc.on('end', () => done(Buffer.concat(chunks)));
-      doc.on('error', failed);
-    });
-    const rights = new Set<string>();
-    for (const each of [subject, ...(order.pages ?? [])]) for (const line of await addPage(doc, each, order, colors)) rights.add(line);
-    Object.assign(doc.info, {
-      Title: subject.title,
-      Subject: [...rights].join('\n'),
-      Creator: 'Lucky Thistle',
-      Producer: 'Lucky Thistle',
-      CreationDate: EPOCH,
-    });
-    doc.end();
-    return whole;
-  },
+  make: (subject, order) =>
+    document(async (doc) => {
+      const rights = new Set<string>();
+      for (const each of [subject, ...(order.pages ?? [])])
+        for (const line of await addPage(doc, each, order, order.colors ?? 'rgb')) rights.add(line);
+      return { Title: subject.title, Subject: [...rights].join('\n') };
+    }),
 };
 const EPOCH = new Date(Date.UTC(2000, 0, 1));

@@ -25,7 +25,9 @@ import { partAt } from '../client-link/part-at';
 import { cutPicture } from '../cut-picture';
 import { drawMark } from '../draw-mark';
 import { storedFile, storeFile } from '../files';
+import { markedDocument, wrongWithDocument, type DocumentOrder } from '../photos/marked-document';
 import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo';
+import { countedPages, pagePicture, takenPage } from '../photos/taken-page';
 import { takenPhoto } from '../photos/taken-photo';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
 import { shownOn, type GoodsOrder } from '../goods/shown-on';
@@ -133,6 +135,25 @@ export const tasks = {
   photo: async ({ bytes, name }: { readonly bytes: Uint8Array; readonly name: string }) => {
     const { preview, ...taken } = await takenPhoto(bytes, name);
     return { ...taken, sizeBytes: bytes.length, sha256: await storeFile(bytes), preview: await storeFile(preview) };
+  },
+  /** A PDF that comes in: looked at as a whole, and kept; its pages follow one by one. */
+  document: async ({ bytes, name }: { readonly bytes: Uint8Array; readonly name: string }) => ({
+    pages: await countedPages(bytes, name),
+    sizeBytes: bytes.length,
+    sha256: await storeFile(bytes),
+  }),
+  documentPage: async ({ sha256, name, number }: { readonly sha256: string; readonly name: string; readonly number: number }) => {
+    const { preview, ...taken } = await takenPage(await storedFile(sha256), name, number);
+    return { ...taken, preview: await storeFile(preview) };
+  },
+  /** A page of a PDF, to be looked at. */
+  pagePicture: async ({ sha256, number }: { readonly sha256: string; readonly number: number }): Promise<Uint8Array> =>
+    pagePicture(await storedFile(sha256), number),
+  /** Pages of a PDF under their watermark: written, opened again, and kept only if it is right. */
+  documentMarked: async ({ order }: { readonly order: DocumentOrder }) => {
+    const { bytes, report, seenOn } = await markedDocument(order);
+    const wrong = await wrongWithDocument(bytes, order, seenOn);
+    return { report, wrong, sizeBytes: bytes.length, ...(wrong.length === 0 ? { sha256: await storeFile(bytes) } : {}) };
   },
   /** A photo under its watermark: written, opened again, and kept only if it is right. */
   photoMarked: async ({ order }: { readonly order: PhotoOrder }) => {

@@ -211,6 +211,8 @@ export const newFontQuerySchema = z.strictObject({
 export const loanQuerySchema = z.strictObject({ from: z.string().min(1).max(80) });
 /** What a photo is called that is brought in. */
 export const newPhotoQuerySchema = z.strictObject({ name: z.string().default('') });
+/** Which page of a PDF is asked for, from 1. */
+export const pageQuerySchema = z.strictObject({ page: z.coerce.number().int().min(1).max(10_000).default(1) });
 export const newPictureQuerySchema = z.strictObject({ name: z.string().default(''), for: z.enum(PICTURE_USES).default('board') });
 
 /** What was brushed over a picture whose ground is taken out. */

@@ -1,57 +1,16 @@
 import sharp, { type Sharp } from 'sharp';
-import {
-  layOver,
-  toSvg,
-  unpackTones,
-  watermarkDrawing,
-  watermarkSources,
-  swatchColor,
-  type BlendFormula,
-  type ColorKey,
-  type Group,
-  type LaidStamp,
-  type Palette,
-  type PhotoFormat,
-  type PhotoOutput,
-  type Protection,
-  type Recipe,
-  type ShippedFamily,
-  type Watermark,
-} from '$core/index';
-import { drawMark } from '../draw-mark';
+import { layOver, toSvg, type BlendFormula, type Group, type PhotoFormat, type PhotoOutput } from '$core/index';
 import { storedFile } from '../files';
 import { pathAlgebra } from '../fonts';
 import { embedded } from '../formats/framed';
 import { rendered } from '../formats/rendered';
-import { refuse } from '../http/problem-error';
+import { laidOver, reportOf, saidRights, sourcesOf, xmpOf, type MarkingOrder, type PhotoReport, type UnderWatermark } from './laid-over';
 
 /** One photo to be marked, with everything that its watermark needs. */
-export interface PhotoOrder {
+export interface PhotoOrder extends MarkingOrder, UnderWatermark {
   readonly sha256: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
   readonly bits: 8 | 16;
   readonly hasProfile: boolean;
-  readonly tones: { readonly columns: number; readonly rows: number; readonly bytes: Uint8Array };
-  readonly watermark: Watermark;
-  readonly recipes: ReadonlyMap<string, Recipe>;
-  readonly palette: Palette;
-  readonly ownFamilies: readonly ShippedFamily[];
-  readonly ownPictures: ReadonlySet<string>;
-  readonly output: PhotoOutput;
-  /** Lines about where the marks come from, written into the file. */
-  readonly rights: readonly string[];
-}
-
-/** What became of a marked photo, as it is kept beside it. */
-export interface PhotoReport {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly stamps: readonly Pick<LaidStamp, 'id' | 'choice'>[];
-  readonly protectedShare: number;
-  readonly free: Protection['free'];
-  readonly disturbs: number;
-  readonly notes: readonly string[];
 }
 
 /** No strip of an overlay has more pixels, so that memory stays bounded however large the photo is. */
@@ -100,20 +59,6 @@ async function overlaysOf(
 /** Room around a stamp for its edge and for what treatments add. */
 const AROUND = 0.08;
 
-const xmlText = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-/** What is said of a photo inside of it. @source ISO 16684-1 (XMP): Dublin Core and Rights Management; IPTC Core 1.3 names the same properties */
-function xmpOf({ creator, copyright }: PhotoOutput, rights: readonly string[]): string {
-  const said = [copyright, ...rights].filter(Boolean).join('; ');
-  return (
-    '<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
-    '<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmpRights="http://ns.adobe.com/xap/1.0/rights/">' +
-    (creator ? `<dc:creator><rdf:Seq><rdf:li>${xmlText(creator)}</rdf:li></rdf:Seq></dc:creator>` : '') +
-    (said
-      ? `<dc:rights><rdf:Alt><rdf:li xml:lang="x-default">${xmlText(said)}</rdf:li></rdf:Alt></dc:rights><xmpRights:Marked>True</xmpRights:Marked>`
-      : '') +
-    '</rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="w"?>'
-  );
-}
 const plainText = (text: string) =>
   text
     .normalize('NFKD')
@@ -155,26 +100,7 @@ async function blendedOver(picture: Sharp, overlays: readonly Overlay[], deep: b
 /** Lays its watermark over a photo and writes the file. Nothing of what its camera wrote into it is taken along but, where asked for, its color profile. */
 export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: Uint8Array; readonly report: PhotoReport }> {
   const { widthPx, heightPx, output } = order;
-  const photo = { widthPx, heightPx };
-  const { palette } = order;
-  const { recipes, ownFamilies } = order;
-  const sources = await watermarkSources(order.watermark, recipes, (recipe, dressing) =>
-    drawMark({ recipe, sources: recipes, palette, dressing }, ownFamilies),
-  );
-  const lost = order.watermark.stamps.filter(({ mark }) => !sources.has(mark));
-  if (lost.length > 0)
-    throw refuse(
-      422,
-      'nothing-drawn',
-      'A stamp shows a mark that is gone or draws nothing.',
-      'Choose another mark for it, or remove the stamp.',
-    );
-  const laid = watermarkDrawing(order.watermark, sources, {
-    photo,
-    tones: unpackTones(order.tones.columns, order.tones.rows, order.tones.bytes),
-    colors: { light: palette.paper, dark: palette.ink, swatch: (key) => swatchColor(palette, key as ColorKey) },
-    paths: await pathAlgebra(),
-  });
+  const laid = laidOver(order, await sourcesOf(order, [order.watermark]), order, await pathAlgebra());
 
   const longer = Math.max(widthPx, heightPx);
   const scale = output.longestPx === undefined ? 1 : Math.min(1, output.longestPx / longer);
@@ -220,7 +146,7 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
     );
   else picture = await blendedOver(picture, overlays, deep);
   picture = keeps ? picture.keepIccProfile() : picture.toColourspace(deep ? 'rgb16' : 'srgb').withIccProfile('srgb');
-  const said = [output.copyright, ...order.rights].filter(Boolean).join('; ');
+  const said = saidRights(order);
   picture = picture
     .withExif({
       IFD0: {
@@ -229,18 +155,14 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
         Software: 'Lucky Thistle',
       },
     })
-    .withXmp(xmpOf(output, order.rights));
+    .withXmp(xmpOf(order));
   const bytes = await written(picture, output).toBuffer();
-  const { share, free, disturbs } = laid.protection;
   return {
     bytes,
     report: {
       widthPx: wide,
       heightPx: high,
-      stamps: laid.stamps.map(({ id, choice }) => ({ id, ...(choice ? { choice } : {}) })),
-      protectedShare: share,
-      free,
-      disturbs,
+      ...reportOf(laid),
       notes: [
         ...(output.deep && order.bits === 16 && !deep ? [`${output.format.toUpperCase()} keeps 8 bits a channel.`] : []),
         ...(output.keepProfile && order.hasProfile

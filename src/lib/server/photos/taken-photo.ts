@@ -1,12 +1,12 @@
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { packTones, photoTones } from '$core/index';
 import { refuse } from '../http/problem-error';
 
 /** Largest upload in bytes, and largest photo in pixels. */
 export const LARGEST_PHOTO_BYTES = 120 * 1024 * 1024;
-const MOST_PIXELS = 120_000_000;
+export const MOST_PIXELS = 120_000_000;
 /** Photos are looked at in this size. */
-const PREVIEW_SIDE_PX = 1600;
+export const PREVIEW_SIDE_PX = 1600;
 /** Tones are read from a copy of this side. */
 const TONE_SIDE_PX = 960;
 const FORMATS: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp', 'avif', 'heif', 'tiff', 'gif']);
@@ -22,13 +22,36 @@ export interface PhotoFacts {
   readonly profile?: string;
   /** What the designer should know: said once, when it comes in. */
   readonly notes: readonly string[];
+  /** Of a page of a PDF: which one, of how many, and its size on paper. */
+  readonly page?: { readonly number: number; readonly of: number; readonly widthMm: number; readonly heightMm: number };
 }
-export interface TakenPhoto {
-  readonly facts: PhotoFacts;
+/** A copy to look at, and how light and busy it is where. */
+interface Looks {
   readonly preview: Uint8Array;
   readonly toneColumns: number;
   readonly toneRows: number;
   readonly tones: Uint8Array;
+}
+export interface TakenPhoto extends Looks {
+  readonly facts: PhotoFacts;
+}
+
+/** The smaller copy of a photo, and its tones. */
+export async function looksOf(picture: Sharp): Promise<Looks> {
+  const preview = await picture
+    .resize({ width: PREVIEW_SIDE_PX, height: PREVIEW_SIDE_PX, fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .webp({ quality: 82 })
+    .toBuffer();
+  const small = await sharp(preview)
+    .resize({ width: TONE_SIDE_PX, height: TONE_SIDE_PX, fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .toColourspace('srgb')
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const { columns, rows, bytes } = packTones(photoTones(small.data, small.info.width, small.info.height));
+  return { preview, toneColumns: columns, toneRows: rows, tones: bytes };
 }
 
 /** The name of an ICC profile, from its description tag. @source ICC.1:2022, 9.2.41 "profileDescriptionTag" and 10.13, 10.24 */
@@ -82,19 +105,6 @@ export async function takenPhoto(bytes: Uint8Array, name: string): Promise<Taken
     const tooLarge = sizeRefusal(name, widthPx, heightPx);
     if (tooLarge) throw tooLarge;
     const whole = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true }).rotate();
-    const preview = await whole
-      .resize({ width: PREVIEW_SIDE_PX, height: PREVIEW_SIDE_PX, fit: 'inside', withoutEnlargement: true })
-      .toColourspace('srgb')
-      .webp({ quality: 82 })
-      .toBuffer();
-    const small = await sharp(preview)
-      .resize({ width: TONE_SIDE_PX, height: TONE_SIDE_PX, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .toColourspace('srgb')
-      .removeAlpha()
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    const tones = packTones(photoTones(small.data, small.info.width, small.info.height));
     const bits = about.depth === 'ushort' || about.depth === 'float' ? 16 : 8;
     const profile = profileName(about.icc);
     const notes = [
@@ -105,10 +115,7 @@ export async function takenPhoto(bytes: Uint8Array, name: string): Promise<Taken
     ];
     return {
       facts: { format: about.format, widthPx, heightPx, bits, ...(profile ? { profile } : {}), notes },
-      preview,
-      toneColumns: tones.columns,
-      toneRows: tones.rows,
-      tones: tones.bytes,
+      ...(await looksOf(whole)),
     };
   };
   return read().catch((error: unknown) => {
@@ -116,7 +123,7 @@ export async function takenPhoto(bytes: Uint8Array, name: string): Promise<Taken
     throw refuse(
       422,
       'not-a-photo',
-      `${name} could not be read to its end as a JPEG, PNG, WebP, AVIF, TIFF or GIF picture.`,
+      `${name} could not be read to its end as a JPEG, PNG, WebP, AVIF, TIFF or GIF picture, or as a PDF.`,
       'Check that the file opens elsewhere and is whole, or save it again as JPEG.',
     );
   });

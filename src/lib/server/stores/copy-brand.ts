@@ -48,9 +48,20 @@ export async function copyBrand(em: EntityManager, slug: string, input: { readon
           ...{ id: randomUUID(), brand: copy.id, document, number: 1, kind: 'edit' as const, gesture: 'Copied', content, createdAt: now },
         });
       }
-    for (const { id, sha256, preview, name, facts, sizeBytes, toneColumns, toneRows, tones, position } of photos)
+    for (const { id, sha256, page, preview, name, facts, sizeBytes, toneColumns, toneRows, tones, position } of photos)
       tx.create(Photo, {
-        ...{ id: photoCopies.get(id) ?? randomUUID(), brand: copy.id, sha256, preview, name, facts, sizeBytes, toneColumns, toneRows },
+        ...{
+          id: photoCopies.get(id) ?? randomUUID(),
+          brand: copy.id,
+          sha256,
+          page,
+          preview,
+          name,
+          facts,
+          sizeBytes,
+          toneColumns,
+          toneRows,
+        },
         ...{ tones, position, createdAt: now, removedAt: null },
       });
     for (const { sha256, name, widthPx, heightPx, colors } of await tx.find(Picture, { brand: brand.id }))

@@ -8,7 +8,8 @@ import { basisNow } from '../handover/subjects';
 import { heavy } from '../heavy/pool';
 import { notFound, refuse } from '../http/problem-error';
 import { PHOTO_FILES, sendFiles, takeBack } from '../jobs/queue';
-import type { PhotoReport } from '../photos/marked-photo';
+import type { PhotoReport } from '../photos/laid-over';
+import { isPdf } from '../photos/taken-page';
 import type { PhotoFacts } from '../photos/taken-photo';
 import type { BrandView } from './brands';
 import { slugOf } from './slug';
@@ -24,6 +25,8 @@ export interface PhotoView extends PhotoFacts {
 export interface PhotoFileView {
   readonly id: string;
   readonly photo: string;
+  /** Of a PDF: all its pages that are marked, in their order. */
+  readonly pages: readonly string[] | null;
   readonly name: string;
   readonly state: FileState;
   readonly sizeBytes: number | null;
@@ -54,18 +57,66 @@ export const listPhotos = async (em: EntityManager, brandId: string): Promise<re
 /** Most photos of a brand. */
 const MOST_PHOTOS = 2000;
 
-/** Takes in a photo; one that the brand has already is the same photo again. */
-export async function addPhoto(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<PhotoView> {
+/** @throws a refusal where a brand has no room for so many more */
+async function mayHold(em: EntityManager, brandId: string, more: number): Promise<void> {
   const count = await em.fork().count(Photo, { brand: brandId, removedAt: null });
-  if (count >= MOST_PHOTOS)
-    throw refuse(422, 'too-many-photos', `A brand holds ${MOST_PHOTOS} photos; this one has them.`, 'Take some away first.');
-  const { sha256, preview, facts, sizeBytes, toneColumns, toneRows, tones } = await heavy('photo', { bytes, name });
-  const known = await em.fork().findOne(Photo, { brand: brandId, sha256, removedAt: null });
+  if (count + more > MOST_PHOTOS)
+    throw refuse(
+      422,
+      'too-many-photos',
+      `A brand holds ${MOST_PHOTOS} photos and pages; this one has ${count}${more > 1 ? `, and ${more} more would come` : ''}.`,
+      'Take some away first.',
+    );
+}
+
+/** Takes in a photo, or the pages of a PDF; what the brand has already is the same again. */
+export async function addPhotos(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<readonly PhotoView[]> {
+  if (isPdf(bytes)) return addPages(em, brandId, bytes, name);
+  await mayHold(em, brandId, 1);
+  const taken = await heavy('photo', { bytes, name });
+  const photo = await addTaken(em, brandId, { ...taken, name, page: 0 });
+  await tellMoved(em.fork(), { subject: `photos:${brandId}`, revision: 0 });
+  return [photo];
+}
+
+/** Pages after which those who look on are told how far it is. */
+const TOLD_EVERY = 8;
+
+/** Takes in the pages of a PDF one by one: broken off, it goes on where it was when the file comes again. */
+async function addPages(em: EntityManager, brandId: string, bytes: Uint8Array, name: string): Promise<readonly PhotoView[]> {
+  const { sha256, sizeBytes, pages } = await heavy('document', { bytes, name });
+  const known = await em.fork().find(Photo, { brand: brandId, sha256, removedAt: null });
+  const byPage = new Map(known.map((row) => [row.page, viewOf(row)]));
+  await mayHold(em, brandId, pages - byPage.size);
+  const tell = () => tellMoved(em.fork(), { subject: `photos:${brandId}`, revision: 0 });
+  const views: PhotoView[] = [];
+  for (let page = 1; page <= pages; page++) {
+    const had = byPage.get(page);
+    const fresh = async () => {
+      const taken = await heavy('documentPage', { sha256, name, number: page });
+      return addTaken(em, brandId, { ...taken, sha256, name, page, sizeBytes: Math.ceil(sizeBytes / pages) });
+    };
+    views.push(had ?? (await fresh()));
+    if (page % TOLD_EVERY === 0) await tell();
+  }
+  await tell();
+  return views;
+}
+
+async function addTaken(
+  em: EntityManager,
+  brandId: string,
+  taken: Pick<InferEntity<typeof Photo>, 'sha256' | 'preview' | 'name' | 'facts' | 'sizeBytes' | 'toneColumns' | 'toneRows' | 'page'> & {
+    readonly tones: Uint8Array;
+  },
+): Promise<PhotoView> {
+  const { sha256, preview, name, facts, sizeBytes, toneColumns, toneRows, page, tones } = taken;
+  const known = await em.fork().findOne(Photo, { brand: brandId, sha256, page, removedAt: null });
   if (known) return viewOf(known);
   const fork = em.fork();
   const [last] = await fork.find(Photo, { brand: brandId }, { orderBy: { position: 'desc' }, limit: 1 });
   const row = fork.create(Photo, {
-    ...{ id: randomUUID(), brand: brandId, sha256, preview, name: name.slice(0, 200), facts, sizeBytes, toneColumns, toneRows },
+    ...{ id: randomUUID(), brand: brandId, sha256, page, preview, name: name.slice(0, 200), facts, sizeBytes, toneColumns, toneRows },
     tones: Buffer.from(tones),
     position: (last?.position ?? 0) + 1,
     createdAt: new Date(),
@@ -76,9 +127,8 @@ export async function addPhoto(em: EntityManager, brandId: string, bytes: Uint8A
   } catch (error) {
     // The same photo came twice at once.
     if (!(error instanceof UniqueConstraintViolationException)) throw error;
-    return viewOf(await em.fork().findOneOrFail(Photo, { brand: brandId, sha256, removedAt: null }));
+    return viewOf(await em.fork().findOneOrFail(Photo, { brand: brandId, sha256, page, removedAt: null }));
   }
-  await tellMoved(em.fork(), { subject: `photos:${brandId}`, revision: 0 });
   return viewOf(row);
 }
 
@@ -88,7 +138,7 @@ export async function shelvePhotos(em: EntityManager, brandId: string, photos: r
   if (rows.length < new Set(photos).size) throw notFound('photo of this brand');
   for (const row of rows) {
     // One that was brought in again meanwhile is there already.
-    const twin = removed ? null : await em.fork().findOne(Photo, { brand: brandId, sha256: row.sha256, removedAt: null });
+    const twin = removed ? null : await em.fork().findOne(Photo, { brand: brandId, sha256: row.sha256, page: row.page, removedAt: null });
     if (!twin) row.removedAt = removed ? new Date() : null;
   }
   await em.flush();
@@ -104,9 +154,9 @@ export async function photoRow(em: EntityManager, brandId: string, id: string) {
 const ENDINGS = { jpeg: 'jpg', png: 'png', webp: 'webp', tiff: 'tif', avif: 'avif' } as const;
 const WORDS = ['name', 'brand', 'number', 'width', 'height'] as const;
 
-/** What marked photos are called: after the pattern, in Latin letters, each once. */
+/** What marked photos are called: after the pattern, in Latin letters, each once; documents stay PDF and keep their size. */
 export function photoNames(
-  photos: readonly { readonly name: string; readonly widthPx: number; readonly heightPx: number }[],
+  photos: readonly { readonly name: string; readonly widthPx: number; readonly heightPx: number; readonly page?: object | undefined }[],
   brandName: string,
   { pattern, format, longestPx }: PhotoDesk['output'],
 ): readonly string[] {
@@ -120,8 +170,8 @@ export function photoNames(
     );
   const used = new Set<string>();
   const digits = Math.max(2, String(photos.length).length);
-  return photos.map(({ name, widthPx, heightPx }, at) => {
-    const scale = longestPx === undefined ? 1 : Math.min(1, longestPx / Math.max(widthPx, heightPx));
+  return photos.map(({ name, widthPx, heightPx, page }, at) => {
+    const scale = longestPx === undefined || page ? 1 : Math.min(1, longestPx / Math.max(widthPx, heightPx));
     const words: Record<(typeof WORDS)[number], string> = {
       name: slugOf(name.replace(/\.[a-z0-9]{2,5}$/i, '')) || 'photo',
       brand: slugOf(brandName) || 'brand',
@@ -138,8 +188,22 @@ export function photoNames(
     let free = stem;
     for (let n = 2; used.has(free.toLowerCase()); n++) free = `${stem}-${n}`;
     used.add(free.toLowerCase());
-    return `${free}.${ENDINGS[format]}`;
+    return `${free}.${page ? 'pdf' : ENDINGS[format]}`;
   });
+}
+
+type PhotoRow = InferEntity<typeof Photo>;
+/** What is marked in one file: a photo, or the pages of one document in their order. */
+function together(photos: readonly PhotoRow[]): readonly (readonly [PhotoRow, ...PhotoRow[]])[] {
+  const groups = new Map<string, [PhotoRow, ...PhotoRow[]]>();
+  for (const photo of photos) {
+    const key = photo.page > 0 ? photo.sha256 : photo.id;
+    const group = groups.get(key);
+    if (group) group.push(photo);
+    else groups.set(key, [photo]);
+  }
+  for (const group of groups.values()) group.sort((one, other) => one.page - other.page);
+  return [...groups.values()];
 }
 
 export interface NewPhotoRun {
@@ -168,9 +232,9 @@ export async function orderPhotoRun(em: EntityManager, brand: BrandView, { id, n
     const byId = new Map(rows.map((row) => [row.id, row]));
     const wanted = [...new Set(photos)].map((photo) => byId.get(photo));
     if (wanted.some((row) => !row)) throw notFound('photo of this brand');
-    const found = wanted.filter((row) => row !== undefined);
+    const found = together(wanted.filter((row) => row !== undefined));
     const names = photoNames(
-      found.map(({ name: called, facts }) => ({ name: called, ...facts })),
+      found.map(([{ name: called, facts }]) => ({ name: called, ...facts })),
       brand.name,
       desk.output,
     );
@@ -184,10 +248,11 @@ export async function orderPhotoRun(em: EntityManager, brand: BrandView, { id, n
       removedAt: null,
     });
     await tx.flush();
-    const ids = found.map((row, position) => {
+    const ids = found.map(([row, ...others], position) => {
       const file = randomUUID();
+      const pages = row.page > 0 ? [row, ...others].map((page) => page.id) : null;
       tx.create(PhotoFile, {
-        ...{ id: file, run: id, photo: row.id, position, name: names[position] as string, tries: 0, state: 'waiting' },
+        ...{ id: file, run: id, photo: row.id, pages, position, name: names[position] as string, tries: 0, state: 'waiting' },
         ...{ jobId: null, sha256: null, sizeBytes: null, verdict: null, reason: null, worker: null, madeAt: null },
       });
       return file;
@@ -211,7 +276,7 @@ async function runViewOf(em: EntityManager, row: InferEntity<typeof PhotoRun>): 
   return {
     ...{ id: row.id, number: row.number, name: row.name, createdAt: row.createdAt.toISOString(), by: row.madeBy ?? '' },
     files: files.map((file) => ({
-      ...{ id: file.id, photo: file.photo.id, name: file.name, state: file.state },
+      ...{ id: file.id, photo: file.photo.id, pages: file.pages ?? null, name: file.name, state: file.state },
       sizeBytes: file.sizeBytes ?? null,
       report: file.verdict ?? null,
       reason: file.reason ?? null,

@@ -1,12 +1,5 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { createCanvas, type Canvas } from '@napi-rs/canvas';
-
-/** Size of a PDF's page, in points. */
-export interface PdfPageSize {
-  readonly widthPt: number;
-  readonly heightPt: number;
-}
+import type { Canvas } from '@napi-rs/canvas';
+import { painted, withPdf, type PdfPageSize } from '../pdf-reader';
 
 /** A PDF as pdf.js reads it. */
 export interface OpenedPdf {
@@ -23,22 +16,9 @@ export interface OpenedPdf {
   };
 }
 
-const FOLDER = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'));
-
 /** Opens a PDF and paints its first page. @param widthPx how wide it is painted, from its size in points @throws what the reader throws for no PDF */
-export async function openPdf(file: Uint8Array, widthPx: (size: PdfPageSize) => number): Promise<OpenedPdf> {
-  const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const { OPS } = pdfjs;
-  const document = await pdfjs.getDocument({
-    data: new Uint8Array(file),
-    useSystemFonts: false,
-    disableFontFace: true,
-    isEvalSupported: false,
-    verbosity: 0,
-    cMapUrl: join(FOLDER, 'cmaps/'),
-    wasmUrl: join(FOLDER, 'wasm/'),
-  }).promise;
-  try {
+export const openPdf = (file: Uint8Array, widthPx: (size: PdfPageSize) => number): Promise<OpenedPdf> =>
+  withPdf(file, async (document, { OPS }) => {
     const pages: PdfPageSize[] = [];
     const counts = { texts: 0, pictures: 0, strokes: 0, gradients: 0, halfClear: 0 };
     let canvas: Canvas | undefined;
@@ -58,19 +38,8 @@ export async function openPdf(file: Uint8Array, widthPx: (size: PdfPageSize) => 
       });
       const size = { widthPt: right - left, heightPt: bottom - top };
       pages.push(size);
-      if (number > 1) continue;
-      const viewport = page.getViewport({ scale: widthPx(size) / size.widthPt });
-      canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
-      await page.render({
-        canvas: null,
-        canvasContext: canvas.getContext('2d') as unknown as CanvasRenderingContext2D,
-        viewport,
-        background: 'rgba(0,0,0,0)',
-      }).promise;
+      if (number === 1) canvas = await painted(page, widthPx(size) / size.widthPt, 'rgba(0,0,0,0)');
     }
     if (!canvas) throw new Error('The PDF has no page.');
     return { pages, canvas, counts };
-  } finally {
-    await document.destroy();
-  }
-}
+  });

@@ -3,7 +3,8 @@ import decodeIco from 'decode-ico';
 import sharp from 'sharp';
 import UTIF from 'utif2';
 import type { FormatName } from '$core/index';
-import { openPdf, type PdfPageSize } from './pdf';
+import type { PdfPageSize } from '../pdf-reader';
+import { openPdf } from './pdf';
 import { pixelsOf, type Pixels } from './painted';
 
 /** A file as a reader that did not write it sees it. */

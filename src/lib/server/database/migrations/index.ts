@@ -11,6 +11,7 @@ import { PictureOrders } from './0009-picture-orders';
 import { ClientLinks } from './0010-client-links';
 import { StudiosPeople } from './0011-studios-people';
 import { ClientChoices } from './0012-client-choices';
+import { DocumentPages } from './0013-document-pages';
 
 /** Steps from an empty database to today's, in their order; what was stored by any of them is carried along by those that follow. */
 export const MIGRATIONS: readonly MigrationObject[] = [
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly MigrationObject[] = [
   { name: '0010-client-links', class: ClientLinks },
   { name: '0011-studios-people', class: StudiosPeople },
   { name: '0012-client-choices', class: ClientChoices },
+  { name: '0013-document-pages', class: DocumentPages },
 ];

@@ -11,6 +11,7 @@ const MIME: Readonly<Record<string, string>> = {
   webp: 'image/webp',
   tif: 'image/tiff',
   avif: 'image/avif',
+  pdf: 'application/pdf',
 };
 
 /** One marked photo. */
