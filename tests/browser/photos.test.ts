@@ -5,7 +5,9 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ElementHandle } from 'puppeteer-core';
 import { read } from '../support/api';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
+import { catalog } from '../support/catalog';
 import { random } from '../support/random';
 
 const test = useVisitor();
@@ -133,6 +135,47 @@ describe('a photographer’s day', () => {
     for (const name of names) expect(await sharp(zip[name] as Uint8Array).metadata()).toMatchObject({ width: 900, height: 600 });
     // The stamp lies in the corner of the second photo, and not in that of the third.
     expect(await differs(names[1] ?? '', 690, 460)).toBeGreaterThan(1.25 * (await differs(names[2] ?? '', 690, 460)));
+  });
+
+  it('a catalog comes in page by page, is marked in its own file, and is looked at before and after', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    await visitor.go(ROOM);
+    const path = join(mkdtempSync('/tmp/lucky-catalog-'), 'Kites.pdf');
+    writeFileSync(path, await catalog());
+    const input = (await page.waitForSelector('.ways input[multiple]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+    await visitor.sees('12 photos and 4 pages');
+    const tiles = '[data-photo][title*="Kites.pdf"]';
+    const [first, , , last] = await page.$$(tiles);
+    await first?.click();
+    await visitor.sees('Kites.pdf, page 1');
+    await page.keyboard.down('Shift');
+    await last?.click();
+    await page.keyboard.up('Shift');
+    await visitor.click('Mark 4 pages');
+    await visitor.sees('1 file marked and opened again');
+    await page.locator('article ::-p-text(Run 2)').click();
+    await page.locator('article li button').click();
+    await page.waitForSelector('dialog[open]');
+    const shown = () =>
+      page.waitForFunction(() =>
+        [...document.querySelectorAll<HTMLImageElement>('dialog img')].every(({ naturalWidth }) => naturalWidth > 0),
+      );
+    await shown();
+    expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
+    await page.select('dialog select[aria-label="Page"]', '1');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('dialog img')].some((img) => (img as HTMLImageElement).src.endsWith('page=2')),
+    );
+    await shown();
+    // The second page lies on its side, in both.
+    expect(await page.$$eval('dialog img', (images) => images.map((img) => img.naturalWidth > img.naturalHeight))).toEqual([true, true]);
+    await visitor.click('Close');
+    // The tray is the photos' again for those that follow.
+    await page.locator('::-p-text(Take away these 4)').click();
+    await visitor.sees('12 photos');
   });
 
   it('a mark is put on a shirt and a mug, in another color, and the picture is had', async () => {

@@ -91,7 +91,14 @@
     touch-action: none;
     cursor: move;
   }
+  /* The whole of it, tall pages too. */
   img {
     width: 100%;
+    max-height: calc(94vh - 130px);
+    object-fit: contain;
+  }
+  select {
+    padding: 2px 26px 2px 8px;
+    font-size: 13px;
   }
 </style>
