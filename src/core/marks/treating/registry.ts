@@ -10,7 +10,9 @@ import { inline } from '../treatments/inline';
 import { insetLine } from '../treatments/inset-line';
 import { brandLook } from '../treatments/brand-look';
 import { byHand } from '../treatments/by-hand';
+import { knitted } from '../treatments/knitted';
 import { knockOut } from '../treatments/knock-out';
+import { metal } from '../treatments/metal';
 import { offsetShadow } from '../treatments/offset-shadow';
 import { outOfRegister } from '../treatments/out-of-register';
 import { outlineBand } from '../treatments/outline-band';
@@ -44,8 +46,10 @@ export const treatmentKinds = {
   etched,
   inline,
   gradient,
+  metal,
   slices,
   'stitched-edge': stitchedEdge,
+  knitted,
   'rough-edge': roughEdge,
   'out-of-register': outOfRegister,
   'soft-shadow': softShadow,

@@ -208,6 +208,30 @@ export const TREATMENT_STACKS: readonly TreatmentStack[] = [
     treatments: [['wear', { texture: 'brush', amountPercent: 26, grainPx: 4, angleDeg: -8 }]],
   },
   {
+    id: 'gold-leaf',
+    label: 'Gold leaf',
+    hint: 'thin foil whose creases catch the light',
+    words: ['foil', 'gold', 'metal', 'stamping', 'luxury'],
+    treatments: [['metal', { sheen: 'foil', bands: 5, angleDeg: 22 }]],
+  },
+  {
+    id: 'polished-plate',
+    label: 'Polished plate',
+    hint: 'a mirror with a horizon, and a thin dark rim',
+    words: ['chrome', 'steel', 'silver', 'car', 'metal'],
+    treatments: [
+      ['metal', { sheen: 'polished', bands: 1, angleDeg: 90 }],
+      ['outline-band', { widthPx: 2, paint: role('ink') }],
+    ],
+  },
+  {
+    id: 'winter-jumper',
+    label: 'Winter jumper',
+    hint: 'knitted, stitch by stitch',
+    words: ['knit', 'wool', 'beanie', 'yarn'],
+    treatments: [['knitted', {}]],
+  },
+  {
     id: 'in-front',
     label: 'In front',
     hint: 'darkens what it overlaps, and nothing else',
