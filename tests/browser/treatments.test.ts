@@ -1,5 +1,10 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ElementHandle } from 'puppeteer-core';
+import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { read, recipeOf, send } from '../support/api';
+import { faultsOf, unsaidOn } from '../support/axe';
 import { useVisitor } from '../support/browser';
 
 const test = useVisitor();
@@ -141,5 +146,55 @@ describe('treatments in the recipe', () => {
     await page.waitForFunction(() => document.querySelectorAll('[aria-label="Looks to start from"] svg').length >= 12);
     await page.locator('[aria-label="Looks to start from"] button[aria-label^="Sewn patch"]').click();
     await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['welding-band', 'stitched-edge']);
+  });
+
+  it('wear takes a picture of one’s own as its texture; one that is none, or of one tone, is refused and changes nothing', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const slug = await begin('Own texture', word('one', 'Harbor', 0));
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    const plain = await visitor.stage();
+    await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Harbor)').click();
+    await page.locator('summary ::-p-text(Treatments)').click();
+    await visitor.pick('Add a treatment to Harbor', 'wear');
+    const worn = await visitor.stageAfter(plain);
+    await page.locator('[data-treatment] button.title').click();
+    await visitor.pick('Texture', 'own');
+    // Nothing is worn until there is a picture, and that is said.
+    await visitor.sees('The wear has no picture yet');
+    const folder = mkdtempSync('/tmp/lucky-texture-');
+    const kept = (name: string, bytes: Uint8Array) => {
+      writeFileSync(join(folder, name), bytes);
+      return join(folder, name);
+    };
+    const field = (await page.waitForSelector('[data-treatment] input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const stripes = Buffer.from(Uint8Array.from({ length: 400 * 300 }, (_, at) => ((at % 400) % 40 < 12 ? 20 : 235)));
+    await field.uploadFile(kept('words.png', Buffer.from('no picture')));
+    await visitor.sees('words.png could not be read as a picture');
+    const white = { create: { width: 30, height: 20, channels: 3 as const, background: '#fefefe' } };
+    await field.uploadFile(kept('white.png', await sharp(white).png().toBuffer()));
+    await visitor.sees('white.png is of one tone');
+    expect((await treatmentsOf(slug, 'one'))[0]?.['own']).toBeUndefined();
+    await field.uploadFile(
+      kept(
+        'Old boards.png',
+        await sharp(stripes, { raw: { width: 400, height: 300, channels: 1 } })
+          .png()
+          .toBuffer(),
+      ),
+    );
+    await visitor.seesNot('is of one tone');
+    await expect
+      .poll(async () => (await treatmentsOf(slug, 'one'))[0]?.['own'], { timeout: 15_000 })
+      .toMatchObject({ name: 'Old boards', columns: 160, rows: 120 });
+    const boards = await visitor.stageAfter(worn);
+    await visitor.click('Light places first', 'checkbox');
+    await visitor.stageAfter(boards);
+    expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
+    // Away with the light places, away with the picture: the wear waits for one again.
+    await visitor.click('Undo');
+    await visitor.click('Undo');
+    await visitor.sees('The wear has no picture yet');
   });
 });

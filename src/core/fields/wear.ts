@@ -2,11 +2,11 @@ import { notNought } from '../numeric/tolerances';
 import { boundsOf, distanceInside, EMPTY_PATH, type CellGrid, type Region } from '../geometry';
 import { coverageOf } from './coverage';
 import { fieldOutline } from './field-outline';
-import { textureOf, type TextureName } from './textures';
+import type { Texture } from './textures';
 
 /** What is worn off an area. */
 export interface Wear {
-  readonly texture: TextureName;
+  readonly texture: Texture;
   /** Share of the area that is worn, in [0, 1]. */
   readonly amount: number;
   /** How large one grain is. */
@@ -41,7 +41,7 @@ function sturdy(mask: Uint8Array, { columns, rows }: CellGrid, width: number): U
 export function wornRegion(area: Region, { texture, amount, grain, turnDeg, seed, keep }: Wear): Region {
   const box = boundsOf(area.path);
   if (!box || amount <= 0) return NOTHING;
-  const { at, cells } = textureOf(texture);
+  const { at, cells } = texture;
   const longest = notNought(Math.max(box.right - box.left, box.bottom - box.top));
   const cell = Math.max(grain / cells, longest / MOST_CELLS);
   const grid: CellGrid = {

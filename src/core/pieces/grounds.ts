@@ -152,7 +152,7 @@ export function groundOf(recipe: Recipe): Ground {
   const veil = part(GROUND_PARTS.veil);
   return {
     kind,
-    texture: wear?.kind === 'wear' ? wear.texture : (TEXTURE_NAMES[0] as TextureName),
+    texture: wear?.kind === 'wear' && wear.texture !== 'own' ? wear.texture : (TEXTURE_NAMES[0] as TextureName),
     picture:
       shown?.kind === 'picture'
         ? {

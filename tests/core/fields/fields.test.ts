@@ -6,8 +6,12 @@ import {
   levelsOf,
   PathPen,
   softCoverage,
+  ownTexture,
+  ownTextureSchema,
   softGrid,
   TEXTURE_NAMES,
+  textureFrom,
+  textureOf,
   wornRegion,
   type Region,
   type Wear,
@@ -81,7 +85,15 @@ describe('a soft tone as areas', () => {
 });
 
 describe('textures of wear', () => {
-  const wear = (more: Partial<Wear> = {}): Wear => ({ texture: 'worn', amount: 0.25, grain: 5, turnDeg: 0, seed: 3, keep: 0, ...more });
+  const wear = (more: Partial<Wear> = {}): Wear => ({
+    texture: textureOf('worn'),
+    amount: 0.25,
+    grain: 5,
+    turnDeg: 0,
+    seed: 3,
+    keep: 0,
+    ...more,
+  });
   const sheet = box(0, 0, 220, 140);
   const taken = (of: Wear, area = sheet) => {
     const worn = wornRegion(area, of);
@@ -91,7 +103,8 @@ describe('textures of wear', () => {
   };
   it.each(TEXTURE_NAMES)(
     '%s takes the share that is asked for, to three in a hundred, the same again for its seed and another for another',
-    (texture) => {
+    (name) => {
+      const texture = textureOf(name);
       for (const amount of oneInEvery(2, [0.4, 0.1])) expect(Math.abs(taken(wear({ texture, amount })) - amount)).toBeLessThan(0.03);
       const [one, again, other] = [wear({ texture }), wear({ texture }), wear({ texture, seed: 4 })].map(
         (each) => wornRegion(sheet, each).path,
@@ -100,6 +113,39 @@ describe('textures of wear', () => {
       expect(other?.coords).not.toEqual(one?.coords);
     },
   );
+  it('of one’s own are worn where their picture is dark, or light, in the share that is asked for, mirrored beyond their edges', () => {
+    // Left half black, right half white, a grain a cell: 40 grains of 5 px are 200 px wide, and the rest of the sheet is the picture again, mirrored.
+    const tones = Uint8Array.from({ length: 40 * 20 }, (_, at) => (at % 40 < 20 ? 20 : 240));
+    const own = ownTexture('torn.png', 40, 20, tones);
+    if (!own) throw new Error('no texture');
+    const left = box(0, 0, 100, 140);
+    const shareLeft = (of: Wear) => areaOf([wornRegion(left, of)]) / 14000;
+    for (const amount of [0.2, 0.4]) {
+      expect(Math.abs(taken(wear({ texture: textureFrom(own), amount, seed: 0 })) - amount)).toBeLessThan(0.03);
+      expect(Math.abs(taken(wear({ texture: textureFrom({ ...own, light: true }), amount, seed: 0 })) - amount)).toBeLessThan(0.03);
+    }
+    // What is asked for fits into the dark half: nothing of the light one is touched, and the other way around.
+    const right = box(105, 0, 195, 140);
+    const grid = gridOver({ left: 0, top: 0, right: 220, bottom: 140 }, 440);
+    const inside = (of: Wear, place: Region) => {
+      const [there, off] = [coverageOf(place, grid), coverageOf(wornRegion(sheet, of), grid)];
+      return there.reduce((sum, share, at) => sum + Math.min(share, off[at] as number), 0);
+    };
+    expect(inside(wear({ texture: textureFrom(own), amount: 0.3, seed: 0 }), right)).toBeLessThan(5);
+    expect(inside(wear({ texture: textureFrom({ ...own, light: true }), amount: 0.3, seed: 0 }), box(5, 0, 95, 140))).toBeLessThan(5);
+    expect(shareLeft(wear({ texture: textureFrom(own), amount: 1 }))).toBeGreaterThan(0.99);
+    expect(wornRegion(sheet, wear({ texture: textureFrom(own), seed: 9 })).path).not.toEqual(
+      wornRegion(sheet, wear({ texture: textureFrom(own), seed: 0 })).path,
+    );
+  });
+  it('of one’s own are refused where they are of one tone, or not what they say', () => {
+    expect(ownTexture('white', 1, 1, Uint8Array.of(255))).toBeUndefined();
+    expect(ownTexture('noise of a scanner', 2, 2, Uint8Array.of(250, 252, 251, 253))).toBeUndefined();
+    const own = ownTexture('  ', 2, 1, Uint8Array.of(0, 255));
+    expect(own).toMatchObject({ name: 'texture', columns: 2, rows: 1 });
+    for (const wrong of [{ columns: 3 }, { columns: 161 }, { tones: '!!' }, { tones: '' }, { light: false }])
+      expect(ownTextureSchema.safeParse({ ...own, ...wrong }).success, JSON.stringify(wrong)).toBe(false);
+  });
   it('takes nothing at 0 and everything at 100 %', () => {
     expect(wornRegion(sheet, wear({ amount: 0 })).path.verbs).toBe('');
     expect(taken(wear({ amount: 1 }))).toBeGreaterThan(0.995);

@@ -26,3 +26,5 @@ export const TEXTURES = {
 export type TextureName = keyof typeof TEXTURES;
 export const TEXTURE_NAMES = Object.keys(TEXTURES) as readonly TextureName[];
 export const textureOf = (name: TextureName): Texture => TEXTURES[name];
+export type { Texture } from './texture';
+export { LEAST_TONES, MOST_OWN_CELLS, ownTexture, ownTextureSchema, textureFrom, type OwnTexture } from './own';

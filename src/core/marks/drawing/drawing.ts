@@ -82,6 +82,8 @@ export interface Group {
   readonly shades?: readonly Fill[];
   /** What becomes of it where there is one color, where that is not decided by what is seen. */
   readonly oneColor?: OneColorBehavior;
+  /** Whether its children are pieces of one thing, for files that cannot show it whole: they are never told apart. */
+  readonly pieces?: true;
   readonly children: readonly DrawingNode[];
 }
 

@@ -11,16 +11,19 @@ export type Paint = z.infer<typeof paintSchema>;
 export const colorOf = (paint: Paint, dress: Dress): Hex =>
   'role' in paint ? (swatchColor(dress.colors, paint.role) ?? dress.colors.ink) : (dress.loose ?? paint.hex);
 
-const isPaint = (value: unknown): value is Paint => paintSchema.safeParse(value).success;
+const isPaint = (value: object): value is Paint => {
+  const keys = Object.keys(value);
+  return keys.length === 1 && (keys[0] === 'role' || keys[0] === 'hex') && typeof Object.values(value)[0] === 'string';
+};
 
-/** A copy of a value with every paint in it exchanged, wherever it stands under the name `paint`. */
-export function mapPaints<T>(value: T, change: (paint: Paint) => Paint): T {
-  const walk = (inner: unknown): unknown => {
-    if (Array.isArray(inner)) return inner.map(walk);
-    if (inner === null || typeof inner !== 'object') return inner;
-    return Object.fromEntries(
-      Object.entries(inner).map(([name, each]) => [name, name === 'paint' && isPaint(each) ? change(each) : walk(each)]),
-    );
-  };
-  return walk(value) as T;
+/** Calls `visit` with every paint in a value, however deep and by whatever name, and puts what it returns in its place; the same object where nothing changes. */
+export function mapPaints<T>(value: T, visit: (paint: Paint) => Paint): T {
+  if (value === null || typeof value !== 'object') return value;
+  if (Array.isArray(value)) {
+    const mapped = value.map((each: unknown) => mapPaints(each, visit));
+    return mapped.every((each, at) => each === value[at]) ? value : (mapped as T);
+  }
+  if (isPaint(value)) return visit(value) as T;
+  const entries = Object.entries(value).map(([key, each]) => [key, mapPaints(each as unknown, visit)] as const);
+  return entries.every(([key, each]) => each === (value as Record<string, unknown>)[key]) ? value : (Object.fromEntries(entries) as T);
 }

@@ -2,7 +2,7 @@ import { converter } from 'culori';
 import type { Hex } from '../../color/hex';
 import { mapPath, framePath, type PathAlgebra, type Region } from '../../geometry';
 import { pathData } from '../../output/path-data';
-import { walkNodes, type Drawing, type DrawingNode, type Fill } from '../drawing/drawing';
+import { walkNodes, type Drawing, type DrawingNode, type Fill, type Spot } from '../drawing/drawing';
 
 const oklab = converter('oklab');
 
@@ -54,6 +54,13 @@ export interface Leaves {
   readonly units: readonly Unit[];
   /** Parts whose pictures are no outline: they cannot be in one color. */
   readonly pictures: readonly string[];
+}
+
+/** What of one part is decided as one: what has one color; of a gradient every outline by itself, but for pieces of one that bends. */
+function keyOf({ gradient, path, color }: Fill, around: Spot['around']): string {
+  if (!gradient) return color;
+  if (!around.some(({ group }) => group.pieces)) return pathData(path).slice(0, 80);
+  return gradient.stops.map((stop) => `${stop.color}${stop.opacity}`).sort().join(); // prettier-ignore
 }
 
 /**
@@ -109,7 +116,7 @@ export function leavesOf(
         const color = meanOf(node);
         leaves.push({
           ...region,
-          unit: unitOf(part, color, node.gradient ? pathData(node.path).slice(0, 80) : node.color, fixed),
+          unit: unitOf(part, color, keyOf(node, around), fixed),
           color,
           opacity: seen,
         });

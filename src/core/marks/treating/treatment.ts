@@ -62,6 +62,8 @@ export type TreatmentControl =
   | (Control & { readonly type: 'tick' })
   | (Control & { readonly type: 'paint' })
   | (Control & { readonly type: 'stops' })
+  /** A picture as a texture. */
+  | (Control & { readonly type: 'texture' })
   /** Strokes of a hand on the stage. */
   | (Control & { readonly type: 'strokes' })
   /** One of the looks that the brand keeps. */

@@ -151,7 +151,7 @@ export const gradient: TreatmentKind<typeof gradientSchema> = {
         path: mapPath(region.path, own),
         rule: region.rule,
       }));
-      return [{ kind: 'group', id: '', transform: IDENTITY, opacity: leaf.opacity, blend: 'normal', children: pieces }];
+      return [{ kind: 'group', id: '', transform: IDENTITY, opacity: leaf.opacity, blend: 'normal', pieces: true, children: pieces }];
     });
     return {
       ...layers,

@@ -20,7 +20,7 @@ export const knittedSchema = z.strictObject({
   edge: z.enum(['whole', 'cut']).default('whole'),
   /** What lies between the stitches: the yarn's color in shade, or nothing. */
   ground: z.enum(['open', 'filled']).default('filled'),
-  groundPaint: paintSchema.default({ role: 'ink' }),
+  paint: paintSchema.default({ role: 'ink' }),
   groundPercent: percent.default(45),
 });
 export type KnittedTreatment = z.infer<typeof knittedSchema>;
@@ -144,7 +144,7 @@ export const knitted: TreatmentKind<typeof knittedSchema> = {
     },
     {
       type: 'paint',
-      field: 'groundPaint',
+      field: 'paint',
       label: 'Shade',
       hint: 'What the yarn’s color is shaded with between the stitches',
       when: ({ ground }) => ground === 'filled',
@@ -159,7 +159,6 @@ export const knitted: TreatmentKind<typeof knittedSchema> = {
     },
   ],
   inOneColor: 'kept',
-  seenInOwnColor: true,
   treat: (own, layers, { paths }) => {
     const area = faceArea(layers, paths);
     const box = boundsOf(area.path);
@@ -186,7 +185,7 @@ export const knitted: TreatmentKind<typeof knittedSchema> = {
         ...{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal' },
         // In one color it would fill the gaps that make the stitches.
         oneColor: 'dropped',
-        children: [ground, ...painted(ground, own.groundPaint, (leaf.opacity * own.groundPercent) / 100)],
+        children: [ground, ...painted(ground, own.paint, (leaf.opacity * own.groundPercent) / 100)],
       };
       return [shade, ...stitches];
     });

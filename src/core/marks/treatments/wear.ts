@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { TEXTURE_NAMES, textureOf, wornRegion } from '../../fields';
+import { ownTextureSchema, TEXTURE_NAMES, textureFrom, textureOf, wornRegion, type Texture } from '../../fields';
+import type { Problem } from '../../result/result';
 import { paintSchema } from '../drawing/paint';
 import { boundsOf, grow, IDENTITY, joinPaths, PathPen, unite, type Bounds, type Path } from '../../geometry';
 import type { PaintedGroup } from '../drawing/painted';
@@ -19,7 +20,9 @@ const lies = ({ how }: Readonly<Record<string, unknown>>): boolean => how !== 'e
 export const wearSchema = z.strictObject({
   ...treatmentBase,
   kind: z.literal('wear'),
-  texture: z.enum(TEXTURE_NAMES as readonly [(typeof TEXTURE_NAMES)[number], ...(typeof TEXTURE_NAMES)[number][]]).default('worn'),
+  /** One of ours, or `own`: a picture that was brought in. */
+  texture: z.enum(['own', ...TEXTURE_NAMES]).default('worn'),
+  own: ownTextureSchema.exactOptional(),
   how: z.enum(HOWS).default('erase'),
   amountPercent: percent.default(14),
   grainPx: lengthPx(0.5, 2000).default(3),
@@ -30,20 +33,39 @@ export const wearSchema = z.strictObject({
   seed: z.number().int().min(0).max(999_999).default(1),
 });
 
+/** The texture that is worn; nothing where a picture is still to be chosen. */
+const textureOn = ({ texture, own }: z.infer<typeof wearSchema>): Texture | undefined =>
+  texture === 'own' ? own && textureFrom(own) : textureOf(texture);
+const NO_TEXTURE: Problem = {
+  code: 'no-texture',
+  message: 'The wear has no picture yet, so that nothing is worn.',
+  fix: 'Bring a picture in, or choose one of our textures.',
+};
+
 /** Age: a texture that takes away, or lies over, a share of what is there. */
 export const wear: TreatmentKind<typeof wearSchema> = {
   schema: wearSchema,
   label: 'Wear',
   words: ['texture', 'distress', 'grunge', 'vintage', 'old', 'worn', 'scratch', 'grain', 'erase', 'halftone', 'linen', 'stipple'],
   hint: 'A texture of age, made from a seed: it takes a measured share away, clear through, or lays it over in a tone that darkens or lightens',
-  describe: ({ texture, amountPercent, how }) => `${textureOf(texture).label.toLowerCase()}, ${amountPercent} % ${SAID[how]}`,
+  describe: (wear) => `${textureOn(wear)?.label.toLowerCase() ?? 'no texture yet'}, ${wear.amountPercent} % ${SAID[wear.how]}`,
   controls: [
     {
       type: 'choice',
       field: 'texture',
       label: 'Texture',
       hint: 'What the wear looks like',
-      options: TEXTURE_NAMES.map((value) => ({ value, label: textureOf(value).label.toLowerCase() })),
+      options: [
+        ...TEXTURE_NAMES.map((value) => ({ value, label: textureOf(value).label.toLowerCase() })),
+        { value: 'own', label: 'a picture of your own' },
+      ],
+    },
+    {
+      type: 'texture',
+      field: 'own',
+      label: 'Picture',
+      hint: 'A photo or scan of something worn, printed or torn: its dark places are worn first',
+      when: ({ texture }) => texture === 'own',
     },
     {
       type: 'choice',
@@ -75,9 +97,11 @@ export const wear: TreatmentKind<typeof wearSchema> = {
   seenInOwnColor: true,
   inOneColor: 'kept',
   treat: (wear, layers, { paths }) => {
+    const texture = textureOn(wear);
+    if (!texture) return { ...layers, notices: [NO_TEXTURE] };
     const area = silhouette(layers, paths);
     const worn = wornRegion(area, {
-      texture: wear.texture,
+      texture,
       amount: wear.amountPercent / 100,
       grain: wear.grainPx,
       turnDeg: wear.angleDeg,

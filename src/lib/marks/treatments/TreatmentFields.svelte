@@ -1,14 +1,24 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { changing, treatmentLimits, treatmentRow, type KnownTreatment, type Paint, type TreatmentControl } from '$core/index';
+  import {
+    changing,
+    treatmentLimits,
+    treatmentRow,
+    type KnownTreatment,
+    type OwnTexture,
+    type Paint,
+    type TreatmentControl,
+  } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
+  import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { useTable } from '../table/table.svelte';
   import GradientStops from './GradientStops.svelte';
   import HandStrokes from './HandStrokes.svelte';
   import LookField from './LookField.svelte';
+  import OwnTextureField from './OwnTextureField.svelte';
   import type { TreatmentDesk } from './treatment-desk';
 
   interface Props {
@@ -30,6 +40,8 @@
       return all;
     }, []),
   );
+  /** More options than these do not stand beside one another. */
+  const MOST_BESIDE = 5;
   const gesture = (label: string) => `${row.label}: ${label.toLowerCase()}`;
 
   function preview(field: string, value: unknown): void {
@@ -60,7 +72,8 @@
           commit={() => desk.commit(gesture(control.label))}
         />
       {:else if control.type === 'choice'}
-        <Choice
+        {@const Field = control.options.length > MOST_BESIDE ? Pick : Choice}
+        <Field
           label={control.label}
           hint={control.hint}
           value={String(values[control.field])}
@@ -79,6 +92,12 @@
           label={control.label}
           palette={table.palette}
           value={values[control.field] as Paint}
+          choose={(value) => change(control.field, control.label, value)}
+        />
+      {:else if control.type === 'texture'}
+        <OwnTextureField
+          value={values[control.field] as OwnTexture | undefined}
+          hint={control.hint}
           choose={(value) => change(control.field, control.label, value)}
         />
       {:else if treatment.kind === 'by-hand'}
