@@ -84,6 +84,21 @@ describe('color last, and a family that follows', () => {
     await visitor.sees('50 %');
     await visitor.click('Add all of stripes.png');
     await visitor.sees('3 colors added.');
+    await visitor.click('Undo');
+    await visitor.saved();
+    await expect.poll(async () => (await brandNow(slug)).palette.more ?? [], { timeout: 15_000 }).toHaveLength(0);
+    // The same brought in here; what is no picture is refused in a sentence.
+    const here = (await visitor.page.waitForSelector(
+      'section[aria-label="Offered colors"] input[type="file"]',
+    )) as ElementHandle<HTMLInputElement>;
+    const words = `${mkdtempSync('/tmp/lucky-words-')}/words.png`;
+    writeFileSync(words, 'no picture');
+    await here.uploadFile(words);
+    await visitor.page.waitForSelector('section[aria-label="Offered colors"] [role="alert"]');
+    await here.uploadFile(stripes());
+    await visitor.sees('A picture is offered here until the room is left');
+    await visitor.page.locator('section[aria-label="Offered colors"] [aria-label="Add all of stripes.png"]').click();
+    await expect.poll(async () => (await brandNow(slug)).palette.more ?? [], { timeout: 15_000 }).toHaveLength(3);
     await visitor.page.click('section[aria-label="Palette"] li:nth-child(6) button');
     await visitor.pick('Exchange with a role', 'lead');
     await visitor.saved();

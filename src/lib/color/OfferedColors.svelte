@@ -1,5 +1,8 @@
 <script lang="ts">
   import { HARMONIES, HARMONY_NAMES, harmonyOf, tintsOf, type Hex } from '$core/index';
+  import type { OfferedPicture } from '$lib/client/bring-picture';
+  import { sentences } from '$lib/client/request';
+  import { sendFile } from '$lib/client/send-file';
   import { useColorDesk } from './color-desk.svelte';
 
   const desk = useColorDesk();
@@ -33,6 +36,31 @@
     ),
   );
   const { pictureBase }: { pictureBase: string } = $props();
+  type PictureRow = Row & { readonly source: string };
+  /** Pictures that were brought in here; the newest first. */
+  let brought: readonly PictureRow[] = $state.raw([]);
+  let working = $state(false);
+  let said = $state('');
+  async function bring(file: File): Promise<void> {
+    [working, said] = [true, ''];
+    const address = `${pictureBase.replace(/\/$/, '')}?${new URLSearchParams({ name: file.name })}`;
+    const taken = await sendFile<OfferedPicture & { readonly colors: readonly { readonly hex: Hex; readonly share: number }[] }>(
+      address,
+      file,
+      file.type,
+    );
+    working = false;
+    if (!taken.ok) {
+      said = sentences(taken.problems);
+      return;
+    }
+    const { sha256, colors } = taken.value;
+    const fresh = {
+      ...{ label: file.name, called: 'picture', source: sha256 },
+      colors: colors.map(({ hex, share }) => ({ hex, note: `${Math.round(share * 100)} %` })),
+    };
+    brought = [fresh, ...brought.filter(({ source }) => source !== sha256)];
+  }
   /** A click paints the open swatch; with Shift, or by the row's own button, colors are added to the palette. */
   function use(event: MouseEvent, hex: Hex, called: string): void {
     if (event.shiftKey) desk.add([{ name: called, hex }]);
@@ -73,9 +101,29 @@
   {@render row(rows[0] as Row)}
   <p class="label">Harmonies of the lead</p>
   {#each rows.slice(1) as each (each.label)}{@render row(each)}{/each}
-  <p class="label">From the mood board</p>
+  <p class="label">
+    From pictures
+    <label class="link bring"
+      >Bring a picture in<input
+        title="A picture whose colors are offered here, with their shares"
+        class="over-label"
+        type="file"
+        accept="image/*"
+        disabled={working}
+        onchange={(event) => {
+          const [file] = event.currentTarget.files ?? [];
+          event.currentTarget.value = '';
+          if (file) void bring(file);
+        }}
+      /></label
+    >
+  </p>
+  {#if working}<p class="quiet" role="status">Its colors are being found …</p>{/if}
+  {#if said}<p class="fault" role="alert">{said}</p>{/if}
+  {#each brought as each (each.source)}{@render row(each, each.source)}{/each}
+  {#if brought.length > 0}<p class="quiet">A picture is offered here until the room is left; those of the mood board stay.</p>{/if}
   {#each pictures as each (each.source)}{@render row(each, each.source)}{:else}
-    <p class="quiet">Pictures of the mood board in the Brief room offer their colors here, with their shares.</p>
+    <p class="quiet">Pictures of the mood board in the Brief room offer their colors here, too.</p>
   {/each}
 </section>
 
@@ -84,6 +132,20 @@
     margin-top: 14px;
     padding-bottom: 3px;
     border-bottom: 1px solid var(--color-rule);
+  }
+  .bring {
+    position: relative;
+    float: right;
+    font-weight: 400;
+    letter-spacing: 0;
+    text-transform: none;
+  }
+  .bring:focus-within {
+    outline: 2px solid var(--color-plum);
+    outline-offset: 1px;
+  }
+  .fault {
+    color: var(--color-rust);
   }
   .row {
     display: flex;
