@@ -85,6 +85,8 @@ describe('color last, and a family that follows', () => {
     await visitor.click('Add all of stripes.png');
     await visitor.sees('3 colors added.');
     await visitor.click('Undo');
+    // What was undone is not said any more.
+    await visitor.seesNot('3 colors added.');
     await visitor.saved();
     await expect.poll(async () => (await brandNow(slug)).palette.more ?? [], { timeout: 15_000 }).toHaveLength(0);
     // The same brought in here; what is no picture is refused in a sentence.

@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { photoDeskSchema, startStamp, type PhotoDesk } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
-import { catalog, PRIVATE_WORDS } from '../support/catalog';
+import { bomb, catalog, PRIVATE_WORDS } from '../support/catalog';
 import { startTestApp } from '../support/test-app';
 
 interface Page {
@@ -241,6 +241,8 @@ describe('a PDF', () => {
       ['written.pdf', await catalog({ passwords: { ownerPassword: 'write' } }), /written\.pdf is locked/],
       ['cut.pdf', original.subarray(0, 600), /cut\.pdf could not be read to its end as a PDF/],
       ['words.pdf', Buffer.from('%PDF-1.7 and then only words'), /words\.pdf could not be read/],
+      ['packed.pdf', bomb(), /Something in packed\.pdf unpacks to more than 256 MB/],
+      ['twice.pdf', bomb(true), /Something in twice\.pdf unpacks to more than 256 MB/],
       ['long.pdf', await catalog({ pages: 301 }), /long\.pdf has 301 pages; the limit is 300/],
     ];
     for (const [name, bytes, says] of refusals) {

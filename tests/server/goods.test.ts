@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { canvasSchema, ownGoodsSchema, startOwnGoods, type HandoverPlan, type OwnGoods } from '$core/index';
+import { canvasSchema, ownGoodsSchema, sideBySide, startOwnGoods, type HandoverPlan, type OwnGoods } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { random } from '../support/random';
 import { startTestApp } from '../support/test-app';
@@ -107,11 +107,11 @@ describe('a photo of one’s own goods', () => {
 });
 
 describe('goods in a pack', () => {
-  const plan = (goods: readonly string[]): HandoverPlan => ({
+  const plan = (goods: readonly string[], together = false): HandoverPlan => ({
     pattern: '{brand}-{mark}-{colorway}-{size}',
     packs: [
       {
-        ...{ id: 'goods', kind: 'goods', marks: [mark.id], dressings: [], formats: ['jpg'], goods: [...goods] },
+        ...{ id: 'goods', kind: 'goods', marks: [mark.id], dressings: [], formats: ['jpg'], goods: [...goods], together },
         sizes: [{ label: 'for pages', canvas: canvasSchema.parse({ width: 600 }) }],
       },
     ],
@@ -132,13 +132,14 @@ describe('goods in a pack', () => {
     const pack = randomUUID();
     const order = await send<PackView>(`${home}/handovers`, 'POST', {
       ...{ id: pack, name: 'Goods' },
-      plan: plan(['mug', `own-${id}`, 'gone']),
+      plan: plan(['mug', `own-${id}`, 'gone'], true),
     });
     expect(order.status, JSON.stringify(order.value)).toBe(201);
     const { files } = await made(pack);
     expect(files.map(({ name, state, reason }) => [name, state, reason])).toEqual([
       ['goods/drapery-primary-white-mug-600w.jpg', 'done', null],
       ['goods/drapery-primary-reversed-apron-600w.jpg', 'done', null],
+      ['goods/drapery-primary-white-goods-side-by-side-600w.jpg', 'done', null],
     ]);
     const zip = unzipSync(new Uint8Array(await (await fetch(`${home}/handovers/${pack}/pack.zip`)).arrayBuffer()));
     for (const { name } of files) {
@@ -149,5 +150,26 @@ describe('goods in a pack', () => {
     const mug = await sharp(zip['goods/drapery-primary-white-mug-600w.jpg']).stats();
     expect((mug.channels[0]?.mean ?? 0) - (mug.channels[2]?.mean ?? 0)).toBeGreaterThan(15);
     expect(new TextDecoder().decode(zip['read-me.txt'])).toContain('on: apron');
+    // Side by side: the mug to the left, the apron to the right, each as in its own picture.
+    const sheet = zip['goods/drapery-primary-white-goods-side-by-side-600w.jpg'] as Uint8Array;
+    const { width: wide = 0, height: high = 0 } = await sharp(sheet).metadata();
+    const ratios = [];
+    for (const { name } of files.slice(0, 2)) {
+      const { width, height } = await sharp(zip[name]).metadata();
+      ratios.push(width / height);
+    }
+    const { cells, heightPx } = sideBySide(ratios, wide);
+    expect(Math.abs(high - heightPx)).toBeLessThanOrEqual(2);
+    for (const [at, cell] of cells.entries()) {
+      const area = { left: cell.left, top: cell.top, width: cell.width, height: Math.min(cell.height, high - cell.top) };
+      const shown = await sharp(sheet).extract(area).removeAlpha().raw().toBuffer();
+      const alone = await sharp(zip[files[at]?.name ?? ''])
+        .resize(area.width, area.height, { fit: 'fill' })
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+      const off = shown.reduce((sum, value, n) => sum + Math.abs(value - (alone[n] ?? 0)), 0) / shown.length;
+      expect(off, `goods ${at}`).toBeLessThan(6);
+    }
   });
 });

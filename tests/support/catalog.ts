@@ -1,3 +1,4 @@
+import { deflateSync } from 'node:zlib';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 
@@ -14,6 +15,21 @@ const telling = (): Promise<Buffer> =>
       IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1', GPSLongitudeRef: 'W', GPSLongitude: '0/1 7/1 0/1' },
     })
     .toBuffer();
+
+/** A PDF of one page whose content is packed from far more than it is worth, once or twice. */
+export function bomb(twice = false): Buffer {
+  const packed = deflateSync(Buffer.alloc(300 * 1024 * 1024, 32), { level: 9 });
+  const content = twice ? deflateSync(packed, { level: 9 }) : packed;
+  const filter = twice ? '[/FlateDecode /FlateDecode]' : '/FlateDecode';
+  const head = `%PDF-1.7
+1 0 obj <</Type /Catalog /Pages 2 0 R>> endobj
+2 0 obj <</Type /Pages /Kids [3 0 R] /Count 1>> endobj
+3 0 obj <</Type /Page /Parent 2 0 R /MediaBox [0 0 200 200] /Contents 4 0 R>> endobj
+4 0 obj <</Length ${content.length} /Filter ${filter}>>
+stream
+`;
+  return Buffer.concat([Buffer.from(head), content, Buffer.from('\nendstream endobj\ntrailer <</Root 1 0 R>>\n%%EOF\n')]);
+}
 
 interface CatalogOptions {
   readonly pages?: number;

@@ -206,3 +206,92 @@ export function tote(widthPx: number): Scene {
     seed: 13,
   };
 }
+
+/** A bib apron of heavy twill on boards, its straps laid up. */
+export function apron(widthPx: number): Scene {
+  const builder = new MeshBuilder();
+  table(builder, 0, 160);
+  const angle = -0.07;
+  const place = ([x, y, z]: Point): Point => [x * Math.cos(angle) + z * Math.sin(angle), y, -x * Math.sin(angle) + z * Math.cos(angle) + 6];
+  const half: [number, number][] = [
+    [0.01, -36],
+    [12.4, -36],
+    [12.4, -36],
+    [14, -27],
+    [18.4, -17],
+    [26, -11],
+    [31, -9.4],
+    [31, -9.4],
+    [31.4, 8],
+    [31.2, 30],
+    [29.6, 34.4],
+    [25.6, 36],
+    [25.6, 36],
+    [12, 36.4],
+  ];
+  layCloth(
+    builder,
+    1,
+    {
+      outline: curved(mirrored(half), 8),
+      step: 0.38,
+      ease: 0.013,
+      thick: 0.7,
+      pinches: [
+        { at: [22, -4], reach: 9, by: [-0.8, 0.6] },
+        { at: [-25, 3], reach: 11, by: [0.9, 0.5] },
+        { at: [15, 27], reach: 12, by: [-0.6, -0.9] },
+        { at: [-14, 30], reach: 9, by: [0.6, -0.6] },
+      ],
+      seed: 53,
+    },
+    place,
+    { left: -10.5, right: 10.5, top: -32, bottom: -11 },
+  );
+  // The strap goes up and around the neck; the ties lie out to both sides.
+  builder.tube(
+    2,
+    (t) => {
+      const a = Math.PI * t;
+      return place([11.2 * Math.cos(a) + 1.4 * Math.sin(a), 0.9 + 0.5 * Math.sin(a * 2.6) * Math.sin(a), -34.6 - 17 * Math.sin(a) ** 0.8]);
+    },
+    () => [0.13, 1.25],
+    140,
+    14,
+    [0, 1, 0],
+  );
+  for (const side of [1, -1])
+    builder.tube(
+      2,
+      (t) => place([side * (28.4 + 16.6 * t), 0.75 - 0.5 * t, -8 + 7 * Math.sin(t * 2.4 + side) * t + 9 * t * t]),
+      () => [0.12, 1.05],
+      90,
+      14,
+      [0, 1, 0],
+    );
+  return {
+    name: 'apron',
+    label: 'Apron',
+    widthPx,
+    heightPx: Math.round(widthPx * 1.1),
+    mesh: builder.build(),
+    materials: [
+      { albedo: wood('#9c7d5a', '#5d4127', 18, 63), coat: 0.6, shine: 0.02, bump: { size: 0.6, steep: 0.05 } },
+      { area: 1, bump: { size: 0.22, steep: 0.06 } },
+      { area: 0, bump: { size: 0.15, steep: 0.12 } },
+    ],
+    areas: [{ name: 'bib', widthMm: 210, heightMm: 210 }],
+    camera: { eye: [0, 122, 44], target: [0, 0, 0.5], fovDeg: 41, aperture: 0.4, focus: [0, 0.6, -14] },
+    key: {
+      ...lampAt([88, 60, -30], [0, 0, 0], 11, 11, [760, 675, 545]),
+      through: leaves([40, 27, -12], unit([0.2, 0, 0.98]), unit([-0.5, 0.86, 0]), 10, 0.3, 57),
+    },
+    panel: lampAt([-80, 64, 40], [0, 0, 0], 80, 70, [0.88, 0.96, 1.08]),
+    sky: [0.22, 0.245, 0.28],
+    exposure: 0.84,
+    goods: [0.2, 0.24, 0.22],
+    grain: (x, _, z) => canvasWeave(x, z),
+    start: { color: '#3d4a3c', way: 'cloth' },
+    seed: 19,
+  };
+}

@@ -1,7 +1,7 @@
 import type { Scene } from '../scene';
 import { boat, sign } from './boards';
 import { cards } from './cards';
-import { shirtBack, shirtFront, tote } from './cloth-goods';
+import { apron, shirtBack, shirtFront, tote } from './cloth-goods';
 import { mug } from './mug';
 import { book, box, hangTag, letterhead, paperBag } from './paper';
 import { cap, pouch } from './soft-goods';
@@ -22,6 +22,7 @@ export const GOODS: { readonly [name: string]: (widthPx: number) => Scene } = {
   shirt: shirtFront,
   'shirt-back': shirtBack,
   tote,
+  apron,
   sign,
   boat,
   pouch,

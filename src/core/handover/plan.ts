@@ -10,6 +10,7 @@ import { pieceSizeText, type PieceCanvas } from '../marks';
 import { PDF_COLORS, type PdfColors } from '../output/pdf';
 import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsDesk } from '../scenes/goods-desk';
 import { ownGoodsId, ownGoodsSchema } from '../scenes/own-photo/own-goods';
+import { sideBySide } from '../scenes/side-by-side';
 import type { SceneFacts } from '../scenes/scene';
 import { PACK_NAMES, packKind, type PackName, type PackSize } from './packs';
 
@@ -31,7 +32,7 @@ const packSchema = z.strictObject({
   dressings: z.array(dressingSchema).max(40),
   formats: z.array(z.enum(FORMAT_NAMES as readonly [FormatName, ...FormatName[]])).max(FORMAT_NAMES.length),
   sizes: z.array(sizeSchema).max(MOST_SIZES),
-  /** Formats that have pages hold all marks of the pack in one file. */
+  /** Formats that have pages hold all marks of the pack in one file; goods also stand side by side in one picture. */
   together: z.boolean().exactOptional(),
   /** Formats that know both keep every pixel as it is. */
   exact: z.boolean().exactOptional(),
@@ -89,6 +90,11 @@ export function startPlan(brief: Brief, marks: readonly PlannedMark[], palette: 
   return { pattern: START_PATTERN, packs: names.map((name) => startPack(name, marks, palette)) };
 }
 
+/** Goods that a mark is shown on, and how. */
+const goodsSchema = z.strictObject({ scene: z.string().max(60), shown: shownOnGoodsSchema, own: ownGoodsSchema.exactOptional() });
+/** Most goods that stand beside others in one picture. */
+const MOST_BESIDE = 23;
+
 /** One file to be made. Everything that it is made from is in here, or named by its id. */
 export const wantedFileSchema = z.strictObject({
   pack: z.string(),
@@ -103,8 +109,15 @@ export const wantedFileSchema = z.strictObject({
   colors: z.enum(PDF_COLORS as readonly [PdfColors, ...PdfColors[]]).exactOptional(),
   welded: z.boolean().default(false),
   exact: z.boolean().default(false),
-  /** The goods that it is shown on, and how. */
-  goods: z.strictObject({ scene: z.string().max(60), shown: shownOnGoodsSchema, own: ownGoodsSchema.exactOptional() }).exactOptional(),
+  /** The goods that it is shown on, and how; and those that stand beside them in the same picture. */
+  goods: goodsSchema
+    .extend({
+      beside: z
+        .array(goodsSchema.extend({ dressing: dressingSchema }))
+        .max(MOST_BESIDE)
+        .exactOptional(),
+    })
+    .exactOptional(),
   /** Further marks, each on a page of its own. */
   pages: z.array(z.string()).exactOptional(),
 });
@@ -152,22 +165,35 @@ const NO_GOODS: GoodsAtHand = { scenes: [], desk: { shown: {}, own: {} } };
 /** The files of a pack that shows marks on goods. */
 function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Palette, { scenes, desk }: GoodsAtHand): readonly WantedFile[] {
   const goods = scenes.filter(({ name }) => pack.goods?.includes(name));
-  return marks.flatMap((mark) =>
-    goods.flatMap((scene) => {
+  const widthOf = ({ canvas }: PlannedSize) => (canvas.unit === 'px' && canvas.width !== undefined ? canvas.width : GOODS_PX);
+  return marks.flatMap((mark) => {
+    const all = goods.map((scene) => {
       const shown = shownOnGoods(desk, mark, scene.name);
       const own = desk.own[ownGoodsId(scene.name) ?? ''];
       const { dressing = dressingOnGoods(palette, scene) } = shown;
-      return pack.sizes.map(({ canvas }): WantedFile => {
-        const width = Math.min(scene.widthPx, canvas.unit === 'px' && canvas.width !== undefined ? canvas.width : GOODS_PX);
-        return {
-          ...{ pack: pack.id, kind: pack.kind, mark, dressing, format: 'jpg', label: scene.label },
-          canvas: canvasSchema.parse({ width, height: Math.max(1, Math.round((scene.heightPx * width) / scene.widthPx)) }),
-          ...{ ground: groundOf(palette, dressing), welded: false, exact: false },
-          goods: { scene: scene.name, shown, ...(own ? { own } : {}) },
-        };
-      });
-    }),
-  );
+      return { scene, dressing, goods: { scene: scene.name, shown, ...(own ? { own } : {}) } };
+    });
+    const file = (dressing: Dressing, label: string, width: number, height: number, on: WantedFile['goods'] & object): WantedFile => ({
+      ...{ pack: pack.id, kind: pack.kind, mark, dressing, format: 'jpg', label },
+      canvas: canvasSchema.parse({ width, height: Math.max(1, height) }),
+      ...{ ground: groundOf(palette, dressing), welded: false, exact: false, goods: on },
+    });
+    const each = all.flatMap(({ scene, dressing, goods: on }) =>
+      pack.sizes.map((size) => {
+        const width = Math.min(scene.widthPx, widthOf(size));
+        return file(dressing, scene.label, width, Math.round((scene.heightPx * width) / scene.widthPx), on);
+      }),
+    );
+    const [first, ...others] = all.slice(0, MOST_BESIDE + 1);
+    if (!pack.together || !first || others.length === 0) return each;
+    const beside = others.map(({ dressing, goods: on }) => ({ ...on, dressing }));
+    const ratios = [first, ...others].map(({ scene }) => scene.widthPx / scene.heightPx);
+    const sheets = pack.sizes.map((size) => {
+      const width = widthOf(size);
+      return file(first.dressing, 'Goods side by side', width, sideBySide(ratios, width).heightPx, { ...first.goods, beside });
+    });
+    return [...each, ...sheets];
+  });
 }
 /** Goods are so wide where a pack says it in no pixels. */
 const GOODS_PX = 2000;

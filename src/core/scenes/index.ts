@@ -14,3 +14,4 @@ export {
   type ShownOnGoods,
 } from './goods-desk';
 export * from './own-photo';
+export { SHEET_GAP, sideBySide, type SheetCell, type SideBySide } from './side-by-side';

@@ -28,10 +28,18 @@ export const newSwatchKey = (): SwatchKey => `s-${crypto.randomUUID().replaceAll
 /** What the color room works on: the palette, the one swatch that is open, and the palettes kept beside it. */
 export class ColorDesk {
   chosen: ColorKey = $state('lead');
-  said = $state('');
+  #saying = $state.raw({ text: '', undone: 0 });
   marks: readonly ShownMark[] = $state.raw([]);
   /** Hue of the plane: a gray has none of its own, and keeps the one it was last given. */
   hue = $state(0);
+
+  /** What was done last, in words; not after it was undone. */
+  get said(): string {
+    return this.colors.future.length > this.#saying.undone ? '' : this.#saying.text;
+  }
+  set said(text: string) {
+    this.#saying = { text, undone: this.colors.future.length };
+  }
 
   constructor(
     readonly slug: string,

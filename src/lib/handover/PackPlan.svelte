@@ -165,6 +165,21 @@
         </form>
         {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
       </fieldset>{/if}
+    {#if row.goods}<fieldset class="more">
+        <legend class="label">How</legend>
+        <label
+          ><input
+            title="One more picture for each mark and size, with all chosen goods in it"
+            type="checkbox"
+            checked={pack.together === true}
+            disabled={(pack.goods?.length ?? 0) < 2}
+            onchange={(event) => {
+              const { together: _, ...rest } = pack;
+              desk.changePack('Set goods side by side', event.currentTarget.checked ? { ...rest, together: true } : rest);
+            }}
+          /> also side by side in one picture</label
+        >
+      </fieldset>{/if}
     {#if !row.goods && !row.pieces}<fieldset class="more">
         <legend class="label">How</legend>
         <label

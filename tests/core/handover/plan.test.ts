@@ -85,6 +85,17 @@ describe('a plan', () => {
       ['b', 'full', 'Tote', 2000, 1600, {}],
     ]);
     expect(wantedFiles({ pattern: 'x', packs: [pack] }, marks, palette)).toEqual([]);
+    // Side by side: one more for each mark, every goods in its own dressing; two panels of 1.25 : 1 fill a row of 2000 px.
+    const together = wantedFiles({ pattern: 'x', packs: [{ ...pack, together: true }] }, marks, palette, chosen);
+    expect(together).toHaveLength(6);
+    const sheets = together.filter(({ goods: of }) => of?.beside);
+    expect(sheets.map(({ mark, dressing, canvas, goods: of }) => [mark, dressing, canvas.width, of?.scene, of?.beside])).toEqual([
+      ['a', 'reversed', 2000, 'mug', [{ scene: 'tote', shown: {}, dressing: 'full' }]],
+      ['b', 'white', 2000, 'mug', [{ scene: 'tote', shown: {}, dressing: 'full' }]],
+    ]);
+    expect(sheets[0]?.canvas.height).toBe(24 + Math.round((2000 - 3 * 24) / 2.5) + 24);
+    // One alone stands beside nothing.
+    expect(wantedFiles({ pattern: 'x', packs: [{ ...pack, goods: ['mug'], together: true }] }, marks, palette, goods)).toHaveLength(2);
   });
 
   it('has a row for every pack that makes files which can be made: sizes fit, formats know what they are asked for', () => {

@@ -5,6 +5,7 @@
 
   const { part }: { part: KnownPart } = $props();
   const table = useTable();
+  const [TRIES, AGAIN_MS] = [4, 600];
   let shown = $state(false);
   let pictures: Readonly<Record<string, ScreenPicture>> = $state.raw({});
 
@@ -13,15 +14,31 @@
     if (!shown || table.desk.rests === 0) return;
     const { id, treatments = [] } = part;
     let wanted = true;
-    const draw = async () => {
-      for (const stack of TREATMENT_STACKS) {
-        if (!wanted) return;
+    /** @returns whether it could be asked for */
+    const draw = async (stack: TreatmentStack): Promise<boolean> => {
+      try {
         const tried = table.treating.adding(id, stack.treatments)(treatments);
         const picture = await table.desk.ask((draughtsman) => draughtsman.tried(table.info.id, id, tried, stack.id));
         if (wanted && picture) pictures = { ...pictures, [stack.id]: picture };
+        return true;
+      } catch {
+        return false;
       }
     };
-    draw().catch(() => undefined);
+    const drawAll = async () => {
+      let left: readonly TreatmentStack[] = TREATMENT_STACKS;
+      for (let tries = 0; tries < TRIES && left.length > 0; tries++) {
+        if (tries > 0) await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+        // What one look runs into keeps no other from being shown.
+        const failed: TreatmentStack[] = [];
+        for (const stack of left) {
+          if (!wanted) return;
+          if (!(await draw(stack))) failed.push(stack);
+        }
+        left = failed;
+      }
+    };
+    void drawAll();
     return () => (wanted = false);
   });
   function take({ label, treatments }: TreatmentStack): void {

@@ -1,15 +1,17 @@
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import {
   artPyramid,
   canvasSchema,
   composeScene,
   heightOf,
+  sideBySide,
   toSvg,
   widthOf,
   type Hex,
   type Printed,
   type PrintWay,
   type SceneFacts,
+  type SheetCell,
 } from '$core/index';
 import type { PictureSubject } from '../formats';
 import { embedded, framed } from '../formats/framed';
@@ -39,8 +41,15 @@ export interface GoodsOrder {
 /** The mark is drawn so fine, along its longer side; no scene shows it finer. */
 const ART_SIDE_PX = 1400;
 
-/** Shows a mark on goods. @returns a JPEG */
-export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promise<Uint8Array> {
+/** Pixels without alpha. */
+interface Shown {
+  readonly pixels: Uint8Array;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A mark on goods, in pixels: as wide as is asked for, or as the goods are where that is less. */
+async function pixelsOn(subject: PictureSubject, order: GoodsOrder): Promise<Shown> {
   const facts = order.own ? ownFacts(order.own) : scenes().find(({ name }) => name === order.scene);
   if (!facts) throw notFound('scene');
   const { drawing, frame } = await framed(subject, { canvas: canvasSchema.parse({}), welded: false }, false);
@@ -72,11 +81,50 @@ export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promi
       },
     ];
   });
-  const { pixels, ...size } = order.own ? await onOwnPhoto(order.own, order.widthPx, printed) : await onScene(facts, order, printed);
-  return sharp(pixels, { raw: { ...size, channels: 3 } })
+  return order.own ? onOwnPhoto(order.own, order.widthPx, printed) : onScene(facts, order, printed);
+}
+
+const asJpeg = (picture: Sharp, widthPx: number): Promise<Uint8Array> =>
+  picture
     .withIccProfile('srgb')
-    .jpeg({ quality: order.widthPx > 1000 ? 90 : 84 })
+    .jpeg({ quality: widthPx > 1000 ? 90 : 84 })
     .toBuffer();
+
+/** Shows a mark on goods. @returns a JPEG */
+export async function shownOn(subject: PictureSubject, order: GoodsOrder): Promise<Uint8Array> {
+  const { pixels, ...size } = await pixelsOn(subject, order);
+  return asJpeg(sharp(pixels, { raw: { ...size, channels: 3 } }), order.widthPx);
+}
+
+/** Several goods with a mark on them, side by side on one sheet. */
+export interface SheetOrder {
+  readonly goods: readonly { readonly subject: PictureSubject; readonly order: GoodsOrder }[];
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** What lies between them. */
+  readonly ground: Hex;
+}
+
+/** Shows a mark on several goods in one picture. @returns a JPEG */
+export async function shownSideBySide({ goods, widthPx, heightPx, ground }: SheetOrder): Promise<Uint8Array> {
+  const ratios = goods.map(({ order: { own, scene } }) => {
+    const facts = own ? ownFacts(own) : scenes().find(({ name }) => name === scene);
+    if (!facts) throw notFound('scene');
+    return facts.widthPx / facts.heightPx;
+  });
+  const { cells } = sideBySide(ratios, widthPx);
+  const laid = [];
+  // One after the other: their layers are large.
+  for (const [at, { subject, order }] of goods.entries()) {
+    const { left, top, width, height } = cells[at] as SheetCell;
+    const { pixels, ...size } = await pixelsOn(subject, { ...order, widthPx: width });
+    const input = await sharp(pixels, { raw: { ...size, channels: 3 } })
+      .resize(width, height, { fit: 'fill' })
+      .raw()
+      .toBuffer();
+    laid.push({ input, raw: { width, height, channels: 3 as const }, left, top });
+  }
+  return asJpeg(sharp({ create: { width: widthPx, height: heightPx, channels: 3, background: ground } }).composite(laid), widthPx);
 }
 
 async function onScene(facts: SceneFacts, { tint, widthPx }: GoodsOrder, printed: readonly Printed[]) {

@@ -110,7 +110,19 @@ export const makeFile: MakeFile = async (file, job, worker, alone) => {
     const order = { ...orderOf(taken.wanted, standing), ...(more.length > 0 ? { pages: more } : {}) };
     const { goods } = taken.wanted;
     const onGoods = goods && (await goodsOrder(em, brand.slug, taken.wanted, goods, standing.palette));
-    const make = () => (onGoods ? heavy('packedGoods', { subject, order: onGoods }) : heavy('packed', { format, subject, order }));
+    const sheet = onGoods && goods.beside && [{ subject, order: onGoods }];
+    for (const { dressing, ...beside } of goods?.beside ?? [])
+      sheet?.push({
+        subject: await subjectOf(em, brand, standing, { ...taken.wanted, dressing }),
+        order: await goodsOrder(em, brand.slug, taken.wanted, beside, standing.palette),
+      });
+    const make = () => {
+      if (sheet)
+        return heavy('packedSheet', {
+          order: { goods: sheet, widthPx: canvas.width ?? 1, heightPx: canvas.height ?? 1, ground: standing.palette.paper },
+        });
+      return onGoods ? heavy('packedGoods', { subject, order: onGoods }) : heavy('packed', { format, subject, order });
+    };
     const isLarge = formatOf(format).pixels && pixelsOf(canvas) > LARGE_PIXELS;
     const { verdict, sizeBytes, sha256 } = await (isLarge ? alone(make) : make());
     if (sha256 === undefined) {

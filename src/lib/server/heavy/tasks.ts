@@ -30,7 +30,7 @@ import { markedPhoto, wrongWith, type PhotoOrder } from '../photos/marked-photo'
 import { countedPages, pagePicture, takenPage } from '../photos/taken-page';
 import { takenPhoto } from '../photos/taken-photo';
 import { measureDelivery, type DeskOrder } from '../print-desk/measure';
-import { shownOn, type GoodsOrder } from '../goods/shown-on';
+import { shownOn, shownSideBySide, type GoodsOrder, type SheetOrder } from '../goods/shown-on';
 import { pathAlgebra } from '../fonts';
 import { library, type Library } from '../library';
 import { ProblemError } from '../http/problem-error';
@@ -124,6 +124,12 @@ export const tasks = {
   /** A mark on goods, for a pack: written, opened again, and kept only if it is right. */
   packedGoods: async ({ subject, order }: GoodsInput): Promise<Packed> => {
     const file = await shownOn(subject, order);
+    const verdict = await verifyGoods(file, order);
+    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+  },
+  /** A mark on several goods in one picture, for a pack: likewise. */
+  packedSheet: async ({ order }: { readonly order: SheetOrder }): Promise<Packed> => {
+    const file = await shownSideBySide(order);
     const verdict = await verifyGoods(file, order);
     return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
   },

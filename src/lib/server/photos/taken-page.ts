@@ -2,6 +2,7 @@ import type { PDFDocumentProxy } from 'pdfjs-dist';
 import sharp from 'sharp';
 import { refuse } from '../http/problem-error';
 import { painted, sizeAsSeen, withPdf } from '../pdf-reader';
+import { isPdfBomb } from './pdf-bomb';
 import { looksOf, MOST_PIXELS, PREVIEW_SIDE_PX, type TakenPhoto } from './taken-photo';
 
 /** Most pages of a PDF that comes in. */
@@ -37,8 +38,15 @@ const locked = (name: string) =>
   );
 
 /** How many pages a PDF has. @throws a refusal of what cannot be marked: locked, damaged, too many pages */
-export const countedPages = (bytes: Uint8Array, name: string): Promise<number> =>
-  opened(bytes, name, async (document) => {
+export async function countedPages(bytes: Uint8Array, name: string): Promise<number> {
+  if (isPdfBomb(bytes))
+    throw refuse(
+      422,
+      'document-bomb',
+      `Something in ${name} unpacks to more than 256 MB.`,
+      'Save it again where it was made, with smaller pictures.',
+    );
+  return opened(bytes, name, async (document) => {
     // One that opens without a password may still not be written into.
     if ((await document.getPermissions()) !== null) throw locked(name);
     if (document.numPages > MOST_PAGES)
@@ -50,6 +58,7 @@ export const countedPages = (bytes: Uint8Array, name: string): Promise<number> =
       );
     return document.numPages;
   });
+}
 
 /** One page of a PDF as the tray takes it: how large it is, how it looks, and its tones. @param number from 1 */
 export const takenPage = (bytes: Uint8Array, name: string, number: number): Promise<TakenPhoto> =>
