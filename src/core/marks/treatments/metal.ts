@@ -85,7 +85,7 @@ const TONES: { readonly [S in (typeof SHEENS)[number]]: (metal: MetalTreatment) 
 };
 
 /** Tones as the stops of one gradient that is laid over: where light passes into shade, both are clear. */
-export function stopsOf(tones: readonly Tone[], { strengthPercent, light, shade }: MetalTreatment) {
+function stopsOf(tones: readonly Tone[], { strengthPercent, light, shade }: MetalTreatment) {
   const paintOf = (by: number): Paint => (by >= 0 ? light : shade);
   const stopAt = (at: number, by: number, paint = paintOf(by)) => ({ at, opacity: (Math.abs(by) * strengthPercent) / 100, paint });
   return tones.flatMap((tone, n) => {

@@ -55,7 +55,7 @@ function standingOf(page: PDFPage): Standing {
 }
 
 /** From what is seen, in points from its lower left, to a page's own plane: as the six numbers of a PDF's matrix. */
-export function ontoPage({ left, bottom, width, height, turn, unit }: Standing): readonly [number, number, number, number, number, number] {
+function ontoPage({ left, bottom, width, height, turn, unit }: Standing): readonly [number, number, number, number, number, number] {
   const by = 1 / unit;
   switch (turn) {
     case 90:

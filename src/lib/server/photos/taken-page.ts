@@ -11,8 +11,12 @@ export const MOST_PAGES = 300;
 export const PX_PER_PT = 2;
 const MM_PER_PT = 25.4 / 72;
 
+/** What JPEG, PNG, WebP and TIFF begin with: pictures may speak of PDF within. */
+const PICTURES = [[0xff, 0xd8], [0x89, 0x50], [0x52, 0x49], [0x49, 0x49], [0x4d, 0x4d]]; // prettier-ignore
+
 /** Whether a file says that it is a PDF. @source ISO 32000-1, 7.5.2 and annex H, note 13: within its first 1024 bytes */
-export const isPdf = (bytes: Uint8Array): boolean => Buffer.from(bytes.subarray(0, 1024)).includes('%PDF-');
+export const isPdf = (bytes: Uint8Array): boolean =>
+  Buffer.from(bytes.subarray(0, 1024)).includes('%PDF-') && !PICTURES.some(([one, other]) => bytes[0] === one && bytes[1] === other);
 
 /** Reads a PDF that came in. @throws a refusal where it is locked, damaged or none */
 async function opened<T>(bytes: Uint8Array, name: string, read: (document: PDFDocumentProxy) => Promise<T>): Promise<T> {
@@ -49,6 +53,7 @@ export async function countedPages(bytes: Uint8Array, name: string): Promise<num
   return opened(bytes, name, async (document) => {
     // One that opens without a password may still not be written into.
     if ((await document.getPermissions()) !== null) throw locked(name);
+    if (document.numPages === 0) throw new Error('The PDF has no page.');
     if (document.numPages > MOST_PAGES)
       throw refuse(
         422,
