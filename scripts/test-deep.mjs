@@ -27,6 +27,7 @@ const files = [
   'tests/reference/combining.test.ts',
   'tests/reference/offsets.test.ts',
   'tests/reference/interlock.test.ts',
+  'tests/reference/laid.test.ts',
   'tests/reference/hostile-fonts.test.ts',
   'tests/reference/scenes.test.ts',
   'tests/reference/trace.test.ts',

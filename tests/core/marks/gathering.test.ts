@@ -26,6 +26,8 @@ import {
   type ResolvedMark,
   type Symmetry,
   RECIPE_VERSION,
+  newTreatment,
+  walkNodes,
 } from '$core/index';
 import { combineFlattened } from '$core/pathops';
 import { areaOf, drawnOn, letteringInput, partNamed } from '../../support/drawn-mark';
@@ -178,6 +180,23 @@ describe('bands, inlays, weaving', () => {
       insetPx: 5,
     } as Input);
     expect(area(inset)).toBeCloseTo(35 * 90, 2);
+  });
+
+  it('an inlay keeps how members of its members are blended, and lets shadows be left out of one color', () => {
+    const shadowed = { ...panel('faint', 60, 0), opacity: 0.4, blend: 'multiply', treatments: [newTreatment('soft-shadow', 's')] };
+    const mark = draw(
+      panel('box', 0, 0),
+      shadowed as Input,
+      { kind: 'group', id: 'both', members: ['faint'] } as Input,
+      { kind: 'inlay', id: 'i', members: ['box', 'both'], showsContainer: false } as Input,
+    );
+    const kept: string[] = [];
+    walkNodes<DrawingNode>(mark.drawing.groups, (_, { around }) => {
+      const seen = around.reduce((sum, { group }) => sum * group.opacity, 1);
+      const blend = around.find(({ group }) => group.blend !== 'normal')?.group.blend;
+      kept.push(`${seen} ${blend} ${around.flatMap(({ group }) => group.oneColor ?? []).join()}`);
+    });
+    expect(new Set(kept)).toEqual(new Set(['0.4 multiply ', '0.4 multiply dropped']));
   });
 
   it('weaves two rings: over and under take turns, and the gap is even', () => {

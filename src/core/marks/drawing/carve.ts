@@ -1,25 +1,6 @@
-import {
-  boundsOf,
-  compose,
-  IDENTITY,
-  invert,
-  mapPath,
-  type Affine,
-  type Bounds,
-  type Path,
-  type PathAlgebra,
-  type Region,
-} from '../../geometry';
+import { boundsOf, compose, IDENTITY, invert, mapPath, type Affine, type Bounds, type PathAlgebra, type Region } from '../../geometry';
 import type { DrawingNode, Fill, Group } from './drawing';
-
-const numbers = new WeakMap<Path, number>();
-let given = 0;
-/** A number for an outline, the same as long as it lives. */
-const numberOf = (path: Path): number => {
-  const kept = numbers.get(path) ?? ++given;
-  numbers.set(path, kept);
-  return kept;
-};
+import { numberOf } from './number-of';
 
 const carvesAnything = (nodes: readonly DrawingNode[]): boolean =>
   nodes.some((node) => node.kind === 'group' && (node.carves !== undefined || node.shades !== undefined || carvesAnything(node.children)));

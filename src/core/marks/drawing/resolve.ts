@@ -166,7 +166,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const key = `${serial} ${dressKey}`;
     const kept = colored.get(key);
     if (kept) return kept;
-    const nodes = inColors(picture.nodes, dress);
+    const nodes = inColors(picture.nodes, dress, paths);
     colored.put(key, nodes);
     return nodes;
   };
@@ -406,7 +406,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     const seen = (found: readonly Group[]): Drawing => ({ groups: [...groundOf(canvas, dress), ...carved(found, paths, remember)] });
     if (!treatsWhole) return { drawing: seen(groups), parts, ink: canvas ? canvasBox(canvas) : ink, notices: [] };
     const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { paths, light: sun, remember });
-    const all = inColors(treated.nodes, dress).flatMap((node) =>
+    const all = inColors(treated.nodes, dress, paths).flatMap((node) =>
       node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
     );
     return {

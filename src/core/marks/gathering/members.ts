@@ -4,7 +4,7 @@ import { walkNodes } from '../drawing/drawing';
 import type { Paint } from '../drawing/paint';
 import { partIdSchema } from '../part-base';
 import type { Member, Referring } from '../part-kind';
-import type { PaintedGroup, PaintedNode } from '../drawing/painted';
+import { movedPaint, type PaintedGroup, type PaintedNode } from '../drawing/painted';
 
 /** Most parts that one part draws in their place. */
 const MOST_MEMBERS = 200;
@@ -56,16 +56,26 @@ export function areaOfMember({ nodes, transform }: Pick<Member, 'nodes' | 'trans
 export function cutTo(nodes: readonly PaintedNode[], map: Affine, area: Region, paths: PathAlgebra): readonly PaintedNode[] {
   return nodes.flatMap((node): readonly PaintedNode[] => {
     if (node.kind === 'group') {
-      const inside = (children: readonly PaintedNode[]) => cutTo(children, compose(map, node.transform), area, paths);
-      if (!node.body) return inside(node.children);
-      const { carves: _carves, shades: _shades, ...group } = node;
-      return [{ ...group, transform: IDENTITY, body: inside(node.body), children: inside(node.children) }];
+      const own = compose(map, node.transform);
+      const inside = (children: readonly PaintedNode[]) => cutTo(children, own, area, paths);
+      const { carves: _carves, shades: _shades, body, clip, ...group } = node;
+      const children = inside(node.children);
+      // What says nothing of itself is left behind.
+      if (!body && !clip && !group.oneColor && group.opacity === 1 && group.blend === 'normal') return children;
+      return [
+        {
+          ...group,
+          transform: IDENTITY,
+          ...(clip ? { clip: { ...clip, path: mapPath(clip.path, own) } } : {}),
+          ...(body ? { body: inside(body) } : {}),
+          children,
+        },
+      ];
     }
     const { path, rule } = paths.combine('intersect', areaOfMember({ nodes: [node], transform: map }, paths), area);
     if (path.verbs === '') return [];
     if (node.kind === 'picture') return [{ ...node, map: compose(map, node.map), path, rule }];
-    const gradient = node.gradient && { gradient: { ...node.gradient, map: compose(map, node.gradient.map) } };
-    return [{ ...node, ...gradient, path, rule }];
+    return [{ ...movedPaint(node, map), path, rule }];
   });
 }
 

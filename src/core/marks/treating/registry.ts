@@ -10,6 +10,7 @@ import { inline } from '../treatments/inline';
 import { insetLine } from '../treatments/inset-line';
 import { brandLook } from '../treatments/brand-look';
 import { byHand } from '../treatments/by-hand';
+import { knitted } from '../treatments/knitted';
 import { knockOut } from '../treatments/knock-out';
 import { metal } from '../treatments/metal';
 import { offsetShadow } from '../treatments/offset-shadow';
@@ -48,6 +49,7 @@ export const treatmentKinds = {
   metal,
   slices,
   'stitched-edge': stitchedEdge,
+  knitted,
   'rough-edge': roughEdge,
   'out-of-register': outOfRegister,
   'soft-shadow': softShadow,

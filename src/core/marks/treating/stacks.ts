@@ -225,6 +225,13 @@ export const TREATMENT_STACKS: readonly TreatmentStack[] = [
     ],
   },
   {
+    id: 'winter-jumper',
+    label: 'Winter jumper',
+    hint: 'knitted, stitch by stitch',
+    words: ['knit', 'wool', 'beanie', 'yarn'],
+    treatments: [['knitted', {}]],
+  },
+  {
     id: 'in-front',
     label: 'In front',
     hint: 'darkens what it overlaps, and nothing else',

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { etchedLines } from '../../engraving';
 import { invert, mapPath, shrunk, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import type { PaintedNode } from '../drawing/painted';
+import { plainly, type PaintedNode } from '../drawing/painted';
 import { mapLeaves } from '../treating/layers';
 import { angleDeg, lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
@@ -84,7 +84,7 @@ export const etched: TreatmentKind<typeof etchedSchema> = {
       const inked = [rim, lines].flatMap(({ path, rule }): readonly PaintedNode[] =>
         path.verbs === '' ? [] : [{ ...leaf, path: mapPath(path, back), rule }],
       );
-      return etching.ground ? [{ ...leaf, paint: etching.paint }, ...inked] : inked;
+      return etching.ground ? [plainly(leaf, etching.paint), ...inked] : inked;
     }),
   }),
 };

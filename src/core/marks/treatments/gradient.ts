@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import { boundsOf, compose, IDENTITY, invert, mapPath, type Affine, type Bounds, type Point, type Region } from '../../geometry';
+import { boundsOf, compose, IDENTITY, invert, type Affine, type Bounds, type Point, type Region } from '../../geometry';
 import { outlinesIn } from '../drawing/drawing';
 import { paintSchema } from '../drawing/paint';
-import type { PaintedFill, PaintedNode } from '../drawing/painted';
-import { runsAlong, runsAround, type ColorRun } from '../treating/color-runs';
+import { plainly, type PaintedFill, type PaintedNode } from '../drawing/painted';
 import { mapLeaves } from '../treating/layers';
 import { percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
@@ -51,19 +50,6 @@ function planeOver({ from, to }: { readonly from: Point; readonly to: Point }): 
   return { a: dx, b: dy, c: -dy, d: dx, e: from.x, f: from.y };
 }
 
-/** The pieces of a leaf's colors, found once: what is painted on them changes far more often than where they run. */
-const found = new WeakMap<object, Map<string, readonly ColorRun[]>>();
-function runsOnce(leaf: object, key: string, make: () => readonly ColorRun[]): readonly ColorRun[] {
-  const known = found.get(leaf) ?? new Map<string, readonly ColorRun[]>();
-  found.set(leaf, known);
-  const runs = known.get(key) ?? make();
-  // Ends that are dragged leave many behind; the newest few are enough.
-  known.delete(key);
-  known.set(key, runs);
-  for (const old of known.keys()) if (known.size > 4) known.delete(old);
-  return runs;
-}
-
 const FORM_WORDS = { linear: 'along a line', radial: 'outward', around: 'around', along: 'along the strokes' } as const;
 
 /** Colors that pass into one another over the face. */
@@ -104,7 +90,7 @@ export const gradient: TreatmentKind<typeof gradientSchema> = {
   ],
   handles: [{ type: 'ends', from: ['fromX', 'fromY'], to: ['toX', 'toY'] }],
   inOneColor: 'kept',
-  treat: (gradient, layers, { paths }) => {
+  treat: (gradient, layers) => {
     const stops = [...gradient.stops]
       .sort((one, other) => one.atPercent - other.atPercent)
       .map(({ atPercent, opacityPercent, paint }) => ({ at: atPercent / 100, opacity: opacityPercent / 100, paint }));
@@ -117,7 +103,6 @@ export const gradient: TreatmentKind<typeof gradientSchema> = {
       bottom: Math.max(...boxes.map(({ bottom }) => bottom)),
     };
     const { form, over } = gradient;
-    const reversed = [...stops].reverse().map((stop) => ({ ...stop, at: 1 - stop.at }));
     const [first, last] = [stops[0], stops.at(-1)] as [(typeof stops)[number], (typeof stops)[number]];
     const opaque = stops.every(({ opacity }) => opacity === 1);
     let oneEnd = false;
@@ -128,30 +113,19 @@ export const gradient: TreatmentKind<typeof gradientSchema> = {
       const each = over === 'each';
       const box = each ? boundsOf(leaf.path) : whole;
       const ends = box && endsOver(gradient, box);
-      const { gradient: _before, ...plain } = leaf;
+      const plain = plainly(leaf, first.paint);
       // What has one color, or one end, is that color: the last one, which lies beyond every end.
       if (box && !ends) oneEnd = true;
       if (!ends || !back || stops.length === 1) return [{ ...plain, paint: last.paint, opacity: leaf.opacity * last.opacity }];
-      const own = each ? IDENTITY : back;
-      const painted = (kind: 'linear' | 'radial', run: Affine, backward?: true): PaintedFill => ({
+      const lies = compose(each ? IDENTITY : back, planeOver(ends));
+      const filled: PaintedFill = {
         ...plain,
-        paint: first.paint,
-        gradient: { kind, map: compose(own, run), spread: 'pad', stops: backward ? reversed : stops },
-      });
-      if (form === 'linear' || form === 'radial') return [painted(form, planeOver(ends))];
-      const area: Region = { path: each ? leaf.path : mapPath(leaf.path, map), rule: leaf.rule };
-      const runs = runsOnce(leaf, JSON.stringify([form, over, opaque, ends, map]), () =>
-        form === 'along'
-          ? runsAlong(area, { ...ends, opaque }, paths)
-          : runsAround(area, { middle: ends.from, toward: ends.to, over, opaque }, paths),
-      );
-      const pieces = runs.map(({ region, kind, map: run, backward }) => ({
-        ...painted(kind, run, backward),
-        opacity: 1,
-        path: mapPath(region.path, own),
-        rule: region.rule,
-      }));
-      return [{ kind: 'group', id: '', transform: IDENTITY, opacity: leaf.opacity, blend: 'normal', pieces: true, children: pieces }];
+        gradient: { kind: form === 'radial' ? 'radial' : 'linear', map: lies, spread: 'pad', stops },
+      };
+      if (form === 'linear' || form === 'radial') return [filled];
+      const outline: Region = { path: leaf.path, rule: leaf.rule };
+      const bent = { form, over, opaque, ...ends, map: each ? IDENTITY : map, drawn: lies, outline };
+      return [{ ...filled, laid: { ...plain.laid, bent } }];
     });
     return {
       ...layers,

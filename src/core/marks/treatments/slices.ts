@@ -4,7 +4,7 @@ import { outlinesIn } from '../drawing/drawing';
 import { paintSchema } from '../drawing/paint';
 import { mapLeaves } from '../treating/layers';
 import { angleDeg, lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
-import type { PaintedNode } from '../drawing/painted';
+import { plainly, type PaintedNode } from '../drawing/painted';
 
 export const slicesSchema = z.strictObject({
   ...treatmentBase,
@@ -101,8 +101,7 @@ export const slices: TreatmentKind<typeof slicesSchema> = {
         if (leaf.kind === 'picture')
           return [{ ...leaf, ...cut, map: odd ? compose(compose(back, compose(away, map)), leaf.map) : leaf.map }];
         if (!odd || !cuts.second) return [{ ...leaf, ...cut }];
-        const { gradient: _gradient, ...plain } = leaf;
-        return [{ ...plain, ...cut, paint: cuts.paint }];
+        return [{ ...plainly(leaf, cuts.paint), ...cut }];
       });
     });
     return { ...layers, face };

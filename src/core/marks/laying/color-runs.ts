@@ -1,11 +1,11 @@
 import { coverageOf, distanceThrough, fieldOutline } from '../../fields';
 import {
   boundsOf,
+  contoursNear,
   flatten,
   gridOver,
   PathPen,
   type Affine,
-  type Bounds,
   type CellGrid,
   type PathAlgebra,
   type Point,
@@ -68,6 +68,7 @@ export function runsAround(
   if (reach === 0) return [];
   const start = Math.atan2(toward.y - middle.y, toward.x - middle.x);
   const step = (2 * Math.PI) / count;
+  const near = contoursNear(area);
   const far = (1.02 * reach) / Math.cos(step);
   return Array.from({ length: count }, (_, n): ColorRun | undefined => {
     const [from, to] = [start + n * step, start + (n + 1) * step];
@@ -77,9 +78,9 @@ export function runsAround(
     const pen = new PathPen().move(middle.x, middle.y);
     for (const { x, y } of rays.map((ray) => along(ray, far))) pen.line(x, y);
     const wedge: Region = { path: pen.close().path(), rule: 'nonzero' };
-    if (!meets(box, wedge)) return undefined;
-    const region = paths.combine('intersect', area, wedge);
-    if (region.path.verbs === '') return undefined;
+    const reached = boundsOf(wedge.path);
+    const region = reached && paths.combine('intersect', near(reached), wedge);
+    if (!region || region.path.verbs === '') return undefined;
     const between = (from + to) / 2;
     const direction = { x: -Math.sin(between), y: Math.cos(between) };
     // A straight run is right at one distance from the middle: halfway between the nearest and the farthest of the piece.
@@ -88,11 +89,6 @@ export function runsAround(
     return { region, ...straight(along(between, radius), (n + 0.5) / count, direction, 1 / (2 * Math.PI * radius)) };
   }).filter((run) => run !== undefined);
 }
-const meets = (box: Bounds, region: Region): boolean => {
-  const own = boundsOf(region.path);
-  return own !== undefined && own.left < box.right && own.right > box.left && own.top < box.bottom && own.bottom > box.top;
-};
-
 /** Cells along the longer side of a piece, and bands of color along its strokes at most. */
 const [CELLS, BANDS] = [150, 32];
 /** Ends nearer to one another than this share of the longest way are one. */

@@ -1,8 +1,9 @@
 import { Resvg } from '@resvg/resvg-js';
+import { areaPathsD, FillRule, unionD } from 'clipper2-ts';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { flattenedAlgebra } from '$core/pathops';
-import { createDresser, dress, newTreatment, RECIPE_VERSION, STARTING_PALETTE, toSvg, type Recipe } from '$core/index';
+import { createDresser, dress, flatten, newTreatment, outlinesIn, RECIPE_VERSION, STARTING_PALETTE, toSvg, type Recipe } from '$core/index';
 import { letteringInput, partOf } from '../support/drawn-mark';
 import { shelfOf } from '../support/fonts';
 import { paths, resolverOf } from '../support/resolver';
@@ -80,5 +81,48 @@ describe('metal', () => {
     const alpha = (svg: string) => byLibrsvg(svg, 300, 150).data.filter((_, at) => at % 4 === 3);
     const [plain, treated] = [alpha(svgOf([])), alpha(svgOf([newTreatment('metal', 'm', {})]))];
     expect(plain.reduce((sum, value, at) => sum + Math.abs(value - (treated[at] ?? 0)), 0) / plain.length).toBeLessThan(0.5);
+  });
+});
+
+describe('knitted', () => {
+  const knit = (change: object, widthPx = 200, heightPx = 156) =>
+    draw(panel(newTreatment('knitted', 'k', { pitchPx: 10, rowPercent: 78, ground: 'open', ...change }), widthPx, heightPx));
+  const rings = (mark: ReturnType<typeof draw>) => outlinesIn(mark.drawing.groups).flatMap(({ path }) => flatten(path, 0.01));
+  const areaOf = (mark: ReturnType<typeof draw>) => Math.abs(areaPathsD(unionD(rings(mark) as never, FillRule.NonZero)));
+
+  it('has two legs in every stitch, and as many stitches as fit', () => {
+    // 20 columns and 20 rows, all of them in the panel; thin yarn, so that no two legs meet.
+    expect(rings(knit({ yarnPercent: 60 }))).toHaveLength(2 * 20 * 20);
+    expect(rings(knit({ yarnPercent: 60 }, 104, 156))).toHaveLength(2 * 11 * 20);
+  });
+
+  it('takes more yarn as it is said to be thicker, keeps to the rows it stands in, and to the outline where that cuts', () => {
+    const areas = [40, 60, 80, 100].map((yarnPercent) => areaOf(knit({ yarnPercent })));
+    for (const [at, area] of areas.entries()) if (at > 0) expect(area).toBeGreaterThan(areas[at - 1] as number);
+    // Thickness goes with the share while legs are apart.
+    expect((areas[1] as number) / (areas[0] as number)).toBeCloseTo(1.5, 1);
+    const { ink } = knit({});
+    expect(ink.right - ink.left).toBeLessThanOrEqual(200);
+    expect(ink.bottom - ink.top).toBeLessThan(156 * 1.02);
+    const cut = knit({ edge: 'cut' });
+    expect([cut.ink.left, cut.ink.right, cut.ink.top, cut.ink.bottom].map(Math.abs)).toEqual(
+      [100, 100, 78, 78].map((side) => expect.toSatisfy((value: number) => value <= side + 0.01) as number),
+    );
+  });
+
+  it('becomes coarser rather than endless', () => {
+    expect(rings(knit({ pitchPx: 0.5, yarnPercent: 50 }, 400, 400)).length).toBeLessThanOrEqual(2 * 6000 * 1.1);
+  });
+
+  it('says when no stitch fits', () => {
+    const codes = (edge: 'whole' | 'cut') => {
+      const form = { form: 'ring', widthPx: 200, heightPx: 200, bandPx: 0.5 };
+      const part = { kind: 'shape', id: 'it', form, treatments: [newTreatment('knitted', 'k', { pitchPx: 60, edge })] };
+      const recipe: Recipe = { version: RECIPE_VERSION, parts: [partOf(part as Parameters<typeof partOf>[0])] };
+      const { parts } = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+      return parts.flatMap(({ notices }) => notices.map(({ code }) => code));
+    };
+    expect(codes('cut')).toEqual([]);
+    expect(codes('whole')).toEqual(['nothing-knitted']);
   });
 });

@@ -1,0 +1,116 @@
+import { z } from 'zod';
+import { boundsOf, invert, mapPath, type Region } from '../../geometry';
+import type { Problem } from '../../result/result';
+import type { Knit } from '../drawing/laid';
+import { paintSchema } from '../drawing/paint';
+import type { PaintedNode } from '../drawing/painted';
+import { wholeStitches } from '../laying';
+import { faceArea, mapLeaves } from '../treating/layers';
+import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+
+export const knittedSchema = z.strictObject({
+  ...treatmentBase,
+  kind: z.literal('knitted'),
+  /** Width of a stitch. */
+  pitchPx: lengthPx(0.5, 500).default(9),
+  /** Height of a row, in percent of a stitch's width. */
+  rowPercent: z.number().min(30).max(200).default(78),
+  /** How thick the yarn is, in percent of what leaves no gap. */
+  yarnPercent: z.number().min(20).max(100).default(86),
+  /** Whole stitches make the outline, as on real knitting, or the outline cuts them. */
+  edge: z.enum(['whole', 'cut']).default('whole'),
+  /** What lies between the stitches: the yarn's color in shade, or nothing. */
+  ground: z.enum(['open', 'filled']).default('filled'),
+  paint: paintSchema.default({ role: 'ink' }),
+  groundPercent: percent.default(45),
+});
+export type KnittedTreatment = z.infer<typeof knittedSchema>;
+
+/** More stitches than these are not made: the stitches are made larger instead. */
+const MOST = 6000;
+
+/** Stitches in rows, in the colors of the part. */
+export const knitted: TreatmentKind<typeof knittedSchema> = {
+  schema: knittedSchema,
+  label: 'Knitted',
+  words: ['knit', 'knitted', 'wool', 'yarn', 'jumper', 'beanie', 'stitches'],
+  hint: 'Made of knitted stitches, row by row, each color in its own yarn',
+  describe: ({ pitchPx, edge }) => `${pitchPx} px, ${edge === 'whole' ? 'whole stitches' : 'cut at the edge'}`,
+  controls: [
+    { type: 'number', field: 'pitchPx', label: 'Stitch', unit: 'px', hint: 'How wide a stitch is' },
+    { type: 'number', field: 'rowPercent', label: 'Row', unit: '%', hint: 'How high a row is, in percent of a stitch’s width' },
+    { type: 'number', field: 'yarnPercent', label: 'Yarn', unit: '%', hint: 'How thick the yarn is; at 100 it leaves no gap' },
+    {
+      type: 'choice',
+      field: 'edge',
+      label: 'Edge',
+      hint: 'Whole stitches make the outline, as on real knitting, or the outline cuts them',
+      options: [
+        { value: 'whole', label: 'whole stitches' },
+        { value: 'cut', label: 'cut' },
+      ],
+    },
+    {
+      type: 'choice',
+      field: 'ground',
+      label: 'Between',
+      hint: 'Whether something lies between the stitches',
+      options: [
+        { value: 'filled', label: 'filled' },
+        { value: 'open', label: 'open' },
+      ],
+    },
+    {
+      type: 'paint',
+      field: 'paint',
+      label: 'Shade',
+      hint: 'What the yarn’s color is shaded with between the stitches',
+      when: ({ ground }) => ground === 'filled',
+    },
+    {
+      type: 'number',
+      field: 'groundPercent',
+      label: 'Depth',
+      unit: '%',
+      hint: 'How dark it is between the stitches',
+      when: ({ ground }) => ground === 'filled',
+    },
+  ],
+  inOneColor: 'kept',
+  treat: (own, layers, { paths }) => {
+    const area = faceArea(layers, paths);
+    const box = boundsOf(area.path);
+    if (!box) return layers;
+    const [wide, high] = [box.right - box.left, box.bottom - box.top];
+    const pitch = Math.max(own.pitchPx, Math.sqrt((wide * high) / (MOST * (own.rowPercent / 100))));
+    const row = (pitch * own.rowPercent) / 100;
+    const [columns, rows] = [Math.max(1, Math.ceil(wide / pitch)), Math.max(1, Math.ceil(high / row))];
+    // Rows and stitches stand in the middle of what they fill.
+    const [left, top] = [box.left - (columns * pitch - wide) / 2, box.top - (rows * row - high) / 2];
+    const shade = own.ground === 'filled' ? { shade: { paint: own.paint, opacity: own.groundPercent / 100 } } : {};
+    const rowsAt = { left, top, pitch, row, yarn: own.yarnPercent / 100, ...shade };
+    let seen = false;
+    const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
+      const back = invert(map);
+      if (leaf.kind === 'picture' || !back) return [leaf];
+      const knit: Knit = { ...rowsAt, map };
+      const there: Region = { path: mapPath(leaf.path, map), rule: leaf.rule };
+      if (own.edge === 'cut') {
+        seen = true;
+        return [{ ...leaf, laid: { ...leaf.laid, knit } }];
+      }
+      const made = wholeStitches(there, knit, paths);
+      if (made.path.verbs === '') return [];
+      seen = true;
+      const whole: Region = { path: mapPath(made.path, back), rule: made.rule };
+      return [{ ...leaf, ...whole, laid: { ...leaf.laid, knit: { ...knit, whole } } }];
+    });
+    return seen ? { ...layers, face } : { ...layers, face, notices: [NOTHING_KNITTED] };
+  },
+};
+
+const NOTHING_KNITTED: Problem = {
+  code: 'nothing-knitted',
+  message: 'No whole stitch fits into its strokes, so that nothing of it is seen.',
+  fix: 'Make the stitches smaller, or let the outline cut them.',
+};
