@@ -44,12 +44,8 @@ const SECTIONS = {
       ...(await editOfThreeHundredParts(browser, home)),
       ...(await firstScreenAndScrolling(browser, home)),
     ]),
-  packs: () =>
-    withThrowawayApp('packs', async (_browser, home) => [
-      ...(await packOfSixty(home)),
-      ...(await goodsComposed(home)),
-      ...(await runOfPhotos(home)),
-    ]),
+  packs: () => withThrowawayApp('packs', async (_browser, home) => packOfSixty(home)),
+  photos: () => withThrowawayApp('photos', async (_browser, home) => [...(await goodsComposed(home)), ...(await runOfPhotos(home))]),
   starts: () => withThrowawayApp('starts', pageOfStarts),
   studio: () => withThrowawayApp('studio', studioOfManyBrands),
 };

@@ -222,6 +222,13 @@ describe('photos under a stamp and a veil', () => {
       expect(told['XMP-dc:Creator'], format).toBe('Ida Fjeld');
       expect(told['XMP-dc:Rights'], format).toContain('© 2026 Ida Fjeld & Søn');
       if (format !== 'avif') expect(all, format).toContain('sRGB');
+      if (format === 'jpeg') {
+        expect(told['IPTC:By-line']).toBe('Ida Fjeld');
+        expect(told['IPTC:CopyrightNotice']).toContain('© 2026 Ida Fjeld & Søn');
+        expect(execFileSync('exiftool', ['-validate', '-a', '-warning', '-error', '-s3', out], { encoding: 'utf8' })).not.toMatch(
+          /IPTC|ICC|Error|segment/i,
+        );
+      }
     }
   });
   it('are turned as their camera meant, made smaller where asked, and named after the pattern, each once', async () => {

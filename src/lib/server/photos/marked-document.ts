@@ -16,7 +16,7 @@ import { storedFile } from '../files';
 import { pathAlgebra } from '../fonts';
 import { pdfOf } from '../formats/pdf';
 import { withPdf, painted, sizeAsSeen } from '../pdf-reader';
-import { bareJpeg } from './bare-jpeg';
+import { bareJpeg } from './jpeg-segments';
 import { laidOver, reportOf, sourcesOf, xmpOf, type MarkingOrder, type PhotoReport, type UnderWatermark } from './laid-over';
 import { PX_PER_PT } from './taken-page';
 

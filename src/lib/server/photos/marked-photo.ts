@@ -4,6 +4,7 @@ import { storedFile } from '../files';
 import { pathAlgebra } from '../fonts';
 import { embedded } from '../formats/framed';
 import { rendered } from '../formats/rendered';
+import { toldJpeg } from './jpeg-segments';
 import { laidOver, reportOf, saidRights, sourcesOf, xmpOf, type MarkingOrder, type PhotoReport, type UnderWatermark } from './laid-over';
 
 /** One photo to be marked, with everything that its watermark needs. */
@@ -97,6 +98,15 @@ async function blendedOver(picture: Sharp, overlays: readonly Overlay[], deep: b
   return sharp(pixels, { raw: { width, height, channels } });
 }
 
+let srgb: Promise<Uint8Array> | undefined;
+/** The profile that says sRGB, as the codec has it. */
+const srgbProfile = (): Promise<Uint8Array> =>
+  (srgb ??= (async () => {
+    const blank = sharp({ create: { width: 1, height: 1, channels: 3, background: '#fff' } }).withIccProfile('srgb');
+    const { icc } = await sharp(await blank.jpeg().toBuffer()).metadata();
+    return new Uint8Array(icc ?? []);
+  })());
+
 /** Lays its watermark over a photo and writes the file. Nothing of what its camera wrote into it is taken along but, where asked for, its color profile. */
 export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: Uint8Array; readonly report: PhotoReport }> {
   const { widthPx, heightPx, output } = order;
@@ -145,7 +155,13 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
       })),
     );
   else picture = await blendedOver(picture, overlays, deep);
-  picture = keeps ? picture.keepIccProfile() : picture.toColourspace(deep ? 'rgb16' : 'srgb').withIccProfile('srgb');
+  const isJpeg = output.format === 'jpeg';
+  if (keeps) picture = picture.keepIccProfile();
+  else {
+    picture = picture.toColourspace(deep ? 'rgb16' : 'srgb');
+    // The codec would put every pixel through the profile that it is in already, which takes as long as all the rest.
+    if (!isJpeg) picture = picture.withIccProfile('srgb');
+  }
   const said = saidRights(order);
   picture = picture
     .withExif({
@@ -156,7 +172,9 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
       },
     })
     .withXmp(xmpOf(order));
-  const bytes = await written(picture, output).toBuffer();
+  const file = await written(picture, output).toBuffer();
+  const told = { said: { creator: output.creator, copyright: said }, ...(keeps ? {} : { profile: await srgbProfile() }) };
+  const bytes = isJpeg ? toldJpeg(file, told) : file;
   return {
     bytes,
     report: {
