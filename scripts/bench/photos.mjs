@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import sharp from 'sharp';
 
-const COUNT = 12;
+const COUNT = 24;
 const [WIDE, HIGH] = [6000, 4000];
 
 /** Photos of 24 megapixels: soft shapes with grain, each a little different. @returns {Promise<Buffer[]>} */

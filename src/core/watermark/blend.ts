@@ -28,6 +28,10 @@ export function layOver(
   { widthPx, channels, most }: { readonly widthPx: number; readonly channels: number; readonly most: number },
   over: { readonly rgba: Uint8Array; readonly widthPx: number; readonly heightPx: number; readonly left: number; readonly top: number },
 ): void {
+  if (mode === 'normal' && most === 255) {
+    layPlainly(pixels, { widthPx, channels }, over);
+    return;
+  }
   const formula = BLEND_FORMULAS[mode];
   const colors = Math.min(3, channels);
   for (let y = 0; y < over.heightPx; y++)
@@ -42,4 +46,25 @@ export function layOver(
         pixels[at + k] = Math.round(most * (backdrop + (formula(backdrop, source) - backdrop) * (alpha / 255)));
       }
     }
+}
+
+/** Painting over in whole numbers, for the millions of pixels of a veil. @source Porter and Duff, 1984: over; division by 255 as J. Blinn, "Three Wrongs Make a Right", 1995: exact */
+function layPlainly(
+  pixels: Uint8Array | Uint16Array,
+  { widthPx, channels }: { readonly widthPx: number; readonly channels: number },
+  { rgba, widthPx: wide, heightPx, left, top }: Parameters<typeof layOver>[3],
+): void {
+  const colors = Math.min(3, channels);
+  for (let y = 0; y < heightPx; y++) {
+    let from = y * wide * 4;
+    let at = ((top + y) * widthPx + left) * channels;
+    for (let x = 0; x < wide; x++, from += 4, at += channels) {
+      const alpha = rgba[from + 3] as number;
+      if (alpha === 0) continue;
+      for (let k = 0; k < colors; k++) {
+        const rest = (pixels[at + k] as number) * (255 - alpha) + 128;
+        pixels[at + k] = Math.min(255, (rgba[from + k] as number) + ((rest + (rest >> 8)) >> 8));
+      }
+    }
+  }
 }

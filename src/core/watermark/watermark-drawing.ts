@@ -53,6 +53,19 @@ function tinted(nodes: readonly DrawingNode[], color: Hex): readonly DrawingNode
   });
 }
 
+/** Whether nodes are one fill, which is as translucent by itself as within its groups: renderers are spared a layer for every copy of it. */
+function isOneFill(nodes: readonly DrawingNode[]): boolean {
+  const [only, other] = nodes;
+  if (!only || other || only.kind === 'picture') return false;
+  return only.kind === 'fill' || (only.opacity === 1 && only.blend === 'normal' && !only.clip && isOneFill(only.children));
+}
+
+/** One fill within its groups, more translucent. */
+const fainter = (nodes: readonly DrawingNode[], by: number): readonly DrawingNode[] =>
+  nodes.map((node) =>
+    node.kind === 'group' ? { ...node, children: fainter(node.children, by) } : { ...node, opacity: node.opacity * by },
+  );
+
 const plainGroup = (id: string, children: readonly DrawingNode[], more: Partial<Group> = {}): Group => ({
   kind: 'group',
   id,
@@ -204,10 +217,11 @@ function layVeil(
   };
   const copies = (color: Hex, id: string, away: number): Group => {
     const drawn = tinted(source.oneColor.groups, color);
+    const single = isOneFill(drawn);
     return plainGroup(
       id,
       layout.spots.map(({ x, y }) =>
-        plainGroup('', drawn, {
+        plainGroup('', single ? fainter(drawn, shadeOf(x, y)) : drawn, {
           transform: laying(source.ink, {
             centerX: x + away,
             centerY: y + away,
@@ -215,7 +229,7 @@ function layVeil(
             heightPx: layout.heightPx,
             turnDeg: veil.angleDeg,
           }),
-          opacity: shadeOf(x, y),
+          opacity: single ? 1 : shadeOf(x, y),
         }),
       ),
     );

@@ -6,6 +6,7 @@ import {
   chosenTone,
   contrastRatio,
   largestFree,
+  layOver,
   packTones,
   photoTones,
   protectionOf,
@@ -73,6 +74,34 @@ describe('blending', () => {
         }
         expect(worst, `${mode} at ${opacity}`).toBeLessThanOrEqual(1.5);
       }
+  });
+});
+
+describe('laying a picture over another', () => {
+  it('plainly is right to half a step for every backdrop, source and opacity', () => {
+    const WIDE = 256;
+    for (let alpha = 0; alpha < 256; alpha++) {
+      // Every premultiplied value that this opacity allows, over every backdrop.
+      const high = alpha + 1;
+      const pixels = Uint8Array.from({ length: WIDE * high * 3 }, (_, at) => Math.floor(at / 3) % WIDE);
+      const rgba = Uint8Array.from({ length: WIDE * high * 4 }, (_, at) => (at % 4 === 3 ? alpha : Math.floor(at / 4 / WIDE)));
+      layOver('normal', pixels, { widthPx: WIDE, channels: 3, most: 255 }, { rgba, widthPx: WIDE, heightPx: high, left: 0, top: 0 });
+      let worst = 0;
+      for (let at = 0; at < pixels.length; at++) {
+        const [backdrop, source] = [Math.floor(at / 3) % WIDE, Math.floor(at / 3 / WIDE)];
+        const wanted = alpha === 0 ? backdrop : 255 * blended('normal', backdrop / 255, source / alpha, alpha / 255);
+        worst = Math.max(worst, Math.abs((pixels[at] as number) - wanted));
+      }
+      expect(worst, `at ${alpha}`).toBeLessThanOrEqual(0.5 + 1e-9);
+    }
+  });
+  it('touches what lies under it and nothing else, alpha neither', () => {
+    const pixels = new Uint8Array(5 * 4 * 4).fill(200);
+    const rgba = Uint8Array.from({ length: 2 * 2 * 4 }, (_, at) => (at % 4 === 3 ? 255 : 10));
+    layOver('normal', pixels, { widthPx: 5, channels: 4, most: 255 }, { rgba, widthPx: 2, heightPx: 2, left: 2, top: 1 });
+    const changed = Array.from(pixels.entries()).filter(([, value]) => value !== 200).map(([at]) => at); // prettier-ignore
+    const wanted = [7, 8, 12, 13].flatMap((pixel) => [0, 1, 2].map((k) => pixel * 4 + k));
+    expect(changed).toEqual(wanted);
   });
 });
 

@@ -31,7 +31,7 @@ export type Alone = <T>(run: () => Promise<T>) => Promise<T>;
 export type MakeFile = (file: string, job: string, worker: string, alone: Alone) => Promise<void>;
 
 /**
- * Starts to make files that wait, as many at once as there are processors.
+ * Starts to make files that wait, as many at once as there are processors, and one that stands by.
  * @param makers who makes files of which kept work
  * @param desk answers one of the print desk's letters
  */
@@ -114,15 +114,14 @@ export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], 
     return false;
   }
 
-  const lanes = presence
-    .hold()
-    .then(() =>
-      Promise.all([
-        ...Array.from({ length: availableParallelism() }, () => goOn(files, REST_MS)),
-        goOn(letters, REST_MS * 2),
-        goOn(lookAfter, LOOK_MS),
-      ]),
-    );
+  const lanes = presence.hold().then(() =>
+    Promise.all([
+      // One more than there are processors, so that none of them rests while a file is fetched or written down.
+      ...Array.from({ length: availableParallelism() + 1 }, () => goOn(files, REST_MS)),
+      goOn(letters, REST_MS * 2),
+      goOn(lookAfter, LOOK_MS),
+    ]),
+  );
   return {
     stop: async () => {
       stopping = true;

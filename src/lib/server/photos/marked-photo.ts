@@ -67,6 +67,9 @@ const plainText = (text: string) =>
     .replace(/©/g, '(c)')
     .replace(/[^\x20-\x7e]/g, '?');
 
+/** Overlays that cover less of a photo than this are laid over it by the codec. */
+const SMALL_SHARE = 0.25;
+
 /** Formats that keep 16 bits a channel. */
 const DEEP_FORMATS: ReadonlySet<PhotoFormat> = new Set(['png', 'tiff']);
 
@@ -138,12 +141,17 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   }
 
   const deep = output.deep && order.bits === 16 && DEEP_FORMATS.has(output.format);
-  let picture = sharp(await storedFile(order.sha256), { limitInputPixels: false, failOn: 'error' }).rotate();
+  const opened = sharp(await storedFile(order.sha256), { limitInputPixels: false, failOn: 'error' });
+  const { hasAlpha } = await opened.metadata();
+  let picture = opened.rotate();
   if (deep) picture = picture.pipelineColourspace('rgb16');
   if (scale < 1) picture = picture.resize({ width: wide, height: high, fit: 'fill' });
   const plain = overlays.every(({ blend }) => blend === 'normal');
   const keeps = output.keepProfile && order.hasProfile && plain;
-  if (plain)
+  const covered = overlays.reduce((sum, overlay) => sum + overlay.widthPx * overlay.heightPx, 0);
+  // The codec takes longer to lay a veil over a photo than to read and write it; colors of its own and alpha are left to it.
+  const byHand = !plain || (!keeps && !deep && !hasAlpha && covered > SMALL_SHARE * wide * high);
+  if (!byHand)
     picture = picture.composite(
       overlays.map(({ rgba, widthPx: width, heightPx: height, left, top }) => ({
         input: rgba,
