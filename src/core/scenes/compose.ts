@@ -15,18 +15,17 @@ export interface SceneLayers {
 const DECODED = Float32Array.from({ length: 256 }, (_, value) => linearOf(value / 255) * MOST_LIGHT);
 /** Above this light is pressed together, so that highlights do not break off. */
 const KNEE = 0.62;
-/** Light to 8 bits, by a table of 4096 steps over the square root of light. */
-const ENCODED = Uint8Array.from({ length: 4097 }, (_, step) => {
-  const light = shoulder((step / 4096) ** 2 * 2 * MOST_LIGHT);
+/** Steps of light in the table to 8 bits: five or more for the darkest of these, hundreds for the others. */
+const STEPS = 65536;
+/** Light to 8 bits, up to twice what the layers hold. */
+const ENCODED = Uint8Array.from({ length: STEPS + 1 }, (_, step) => {
+  const light = shoulder((step / STEPS) * 2 * MOST_LIGHT);
   return Math.round(255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055));
 });
 
 function shoulder(light: number): number {
   return light <= KNEE ? light : KNEE + (1 - KNEE) * (1 - Math.exp(-(light - KNEE) / (1 - KNEE)));
 }
-const encoded = (light: number): number =>
-  ENCODED[Math.min(4096, Math.max(0, Math.round(4096 * Math.sqrt(light / (2 * MOST_LIGHT)))))] as number;
-
 /** How much pixels differ that would be alike, as a share of their light: cameras are never even. */
 const GRAIN = 0.007;
 /** Goods darker than this, in relative luminance, get a white ground under ink. */
@@ -50,17 +49,19 @@ export function composeScene(
   const surface = linearChannels(tint);
   const dark = luminance(tint) < DARK_BELOW;
   const artAt = artOn(map, facts.areas, printed);
-  for (let at = 0; at < area.length; at++) {
-    const here = artAt(at);
-    const seen = here && INK_OF[here.mark.way]({ ...here, surface, dark });
+  const most = STEPS / (2 * MOST_LIGHT);
+  for (let at = 0, from = 0; at < area.length; at++, from += 3) {
+    const here = area[at] === 0 ? undefined : artAt(at);
+    const seen = here && INK_OF[here.mark.way]({ ink: here.ink, surface, cover: here.cover, edge: here.edge, dark });
     // A touch of grain, the same in every picture of a scene.
     const speck = 1 + (((Math.imul(at + 1, 0x9e3779b1) >>> 8) & 0xffff) / 65535 - 0.5) * 2 * grain;
     for (let k = 0; k < 3; k++) {
-      const light = DECODED[print[at * 3 + k] as number] as number;
+      const light = DECODED[print[from + k] as number] as number;
       const color = surface[k] as number;
-      const albedo = seen ? color * seen.keep + (seen.add[k] as number) : color;
-      const shine = seen ? light * light * (seen.shine[k] as number) : 0;
-      out[at * 3 + k] = encoded(((DECODED[rest[at * 3 + k] as number] as number) + light * albedo + shine) * speck);
+      let given = light * (seen ? color * seen.keep + (seen.add[k] as number) : color);
+      if (seen) given += light * light * (seen.shine[k] as number);
+      const all = ((DECODED[rest[from + k] as number] as number) + given) * speck * most;
+      out[from + k] = ENCODED[all >= STEPS ? STEPS : all > 0 ? (all + 0.5) | 0 : 0] as number;
     }
   }
   return out;

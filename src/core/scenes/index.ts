@@ -1,4 +1,4 @@
-export { addSample, artPyramid, type ArtPyramid } from './art-pyramid';
+export { artPyramid, type ArtPyramid } from './art-pyramid';
 export { composeScene, type SceneLayers } from './compose';
 export { artOn, type Printed } from './laid-art';
 export { inverse, project, squareTo, type Corner, type Homography } from './homography';
