@@ -132,8 +132,8 @@ const subjectOf = (recipe: Recipe): PictureSubject => ({
   ownPictures: new Set(),
 });
 
-/** Most that a file may differ from the stage, of 255: pixels 1, PDF 2; a JPEG blurs by its nature, an icon of 256 px has more edge for its size. */
-const MOST: { readonly [F in FormatName]: number } = { png: 1, webp: 1, tif: 1, svg: 1, avif: 1, pdf: 2, ico: 1.5, jpg: 1.5 };
+/** Most that a file may differ from the stage, of 255: pixels 1, PDF 2. */
+const MOST: { readonly [F in FormatName]: number } = { png: 1, webp: 1, tif: 1, svg: 1, avif: 1, pdf: 2, ico: 1, jpg: 1 };
 const MIME: { readonly [F in FormatName]?: string } = {
   png: 'image/png',
   webp: 'image/webp',

@@ -2,7 +2,7 @@ import type { Sharp } from 'sharp';
 import { toSvg } from '$core/index';
 import type { FileOrder } from './format';
 import { embedded, framed, rightsIn } from './framed';
-import { rendered, straight, toCodec, type StraightPixels } from './rendered';
+import { renderedFine, straight, toCodec, type StraightPixels } from './rendered';
 import type { PictureSubject } from './subject';
 
 /** A mark in pixels, and the lines of its rights. */
@@ -16,9 +16,11 @@ export interface DrawnPixels extends StraightPixels {
 export async function drawnPixels(subject: PictureSubject, order: FileOrder): Promise<DrawnPixels> {
   const { mark, drawing, frame } = await framed(subject, order, true);
   const { box, widthPx, heightPx, dotsPerInch } = frame;
-  const pictureAddress = await embedded(drawing, subject.ownPictures, widthPx / (box.right - box.left));
-  const svg = toSvg(drawing, { box, title: subject.title, widthPx, heightPx, pictureAddress });
-  const pixels = straight(await rendered(svg, widthPx));
+  const svg = async (finer: number) => {
+    const pictureAddress = await embedded(drawing, subject.ownPictures, (finer * widthPx) / (box.right - box.left));
+    return toSvg(drawing, { box, title: subject.title, widthPx, heightPx, pictureAddress });
+  };
+  const pixels = straight(await renderedFine(svg, { widthPx, heightPx }));
   return { ...pixels, rights: rightsIn(subject, mark), ...(dotsPerInch === undefined ? {} : { dotsPerInch }) };
 }
 

@@ -27,6 +27,40 @@ export async function rendered(svg: string, widthPx: number): Promise<Rendered> 
   return { premultiplied: pixels, widthPx: width, heightPx: height };
 }
 
+/** Small pictures are all edge: they are rendered so many times finer, and every pixel is the mean of what lies on it. */
+const FINER = 4;
+/** Small is a picture with no side longer than this. */
+const SMALL_PX = 512;
+
+/** Renders a drawing of ours in its final size, small pictures from finer ones. @param svg without text, its pictures good for pixels so many times finer */
+export async function renderedFine(
+  svg: (finer: number) => Promise<string>,
+  { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
+): Promise<Rendered> {
+  const finer = Math.max(widthPx, heightPx) <= SMALL_PX ? FINER : 1;
+  const drawn = await rendered(await svg(finer), widthPx * finer);
+  return finer === 1 ? drawn : means(drawn, finer);
+}
+
+/** The means of squares of pixels. */
+function means({ premultiplied, widthPx, heightPx }: Rendered, side: number): Rendered {
+  const [wide, high] = [Math.round(widthPx / side), Math.round(heightPx / side)];
+  const made = Buffer.alloc(wide * high * 4);
+  const many = side * side;
+  for (let y = 0, to = 0; y < high; y++)
+    for (let x = 0; x < wide; x++, to += 4)
+      for (let channel = 0; channel < 4; channel++) {
+        let sum = many / 2;
+        for (let j = 0; j < side; j++) {
+          // A height that is no multiple of the side ends in a row that is there.
+          const row = Math.min(heightPx - 1, y * side + j);
+          for (let i = 0, at = (row * widthPx + x * side) * 4 + channel; i < side; i++, at += 4) sum += premultiplied[at] as number;
+        }
+        made[to + channel] = Math.floor(sum / many);
+      }
+  return { premultiplied: made, widthPx: wide, heightPx: high };
+}
+
 /** Whether the last of four bytes is the highest of a number, as on nearly every machine. */
 const ALPHA_LAST = endianness() === 'LE';
 
