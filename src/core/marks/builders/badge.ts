@@ -137,6 +137,7 @@ class BadgeKit {
       around,
       radiusPx,
       insetPx,
+      roomPx: this.roomIn(bandPx),
       sizePx,
       upper: this.upper,
       lower: this.lower,
@@ -146,11 +147,20 @@ class BadgeKit {
     if (this.lower.trim() === '' || sweep > 172) return;
     this.pair('gap', radiusPx - insetPx, sizePx * 0.42);
   }
+  /** What the ink of words may take up of half their band: lines run along it. */
+  roomIn(bandPx: number): number {
+    const { edge, filled, sizePx } = this.n;
+    return Math.max(1, 0.94 * (bandPx / 2 - sizePx * (edge === 'double' && filled ? 0.02 : 0.008)));
+  }
   pair(slot: string, x: number, size: number): void {
     gapPair(this.kit, this.n.between, slot, x, size, this.ink);
   }
 
-  /** A word fitted into a width and a height, its capitals centered on a point. */
+  /**
+   * A word fitted into a width and a height, its capitals centered on a point.
+   * @param heightPx of its capitals at most
+   * @param roomPx within which whatever reaches higher or lower stays
+   */
   line(
     slot: string,
     name: string,
@@ -162,13 +172,17 @@ class BadgeKit {
     paint: Paint,
     tracking = 60,
     x = 0,
+    roomPx = heightPx * 1.5,
   ): number {
     const { kit } = this;
     const font = second ? this.second : this.font;
     if (text.trim() === '') return 0;
     const cap = kit.outline('H', font)?.capHeight ?? 0.7;
     const wide = kit.lineWidth(text, font, tracking, 'upper');
-    const sizePx = Math.max(1, Math.min(heightPx / cap, widthPx / Math.max(0.01, wide)));
+    const ink = kit.extent(text, font, 'upper') ?? { left: 0, right: 0, top: -cap, bottom: 0 };
+    const beyond = Math.max(0, -ink.left, ink.right - kit.lineWidth(text, font, 0, 'upper'));
+    const tall = 2 * Math.max(-ink.top - cap / 2, ink.bottom + cap / 2);
+    const sizePx = Math.max(1, Math.min(heightPx / cap, widthPx / Math.max(0.01, wide + 2 * beyond), roomPx / tall));
     kit.add({
       ...{ kind: 'lettering', id: slot, name, text, case: 'upper', font, sizePx, trackingPermille: tracking, paint },
       place: { x, y: y + (cap * sizePx) / 2, turnDeg: 0 },
@@ -176,11 +190,16 @@ class BadgeKit {
     return cap * sizePx;
   }
 
-  /** The middle piece, within a circle. */
-  middle(radius: number, paint: Paint, y = 0): void {
+  /** How far the middle piece may reach to its sides where a year stands there. */
+  besideYear(x: number, room: number): number {
+    return this.n.year.trim() === '' ? Infinity : (x - room / 2) * 0.94;
+  }
+  /** The middle piece, within a circle, and no wider to each side than is said. */
+  middle(radius: number, paint: Paint, y = 0, side = Infinity): void {
     const { kit, n } = this;
     if (n.center === 'star') {
-      kit.shape('center', 'Middle', { form: 'star', widthPx: radius * 1.3, heightPx: radius * 1.3, points: 5, depthPercent: 58 }, paint, {
+      const size = Math.min(radius * 1.3, 2 * side);
+      kit.shape('center', 'Middle', { form: 'star', widthPx: size, heightPx: size, points: 5, depthPercent: 58 }, paint, {
         x: 0,
         y,
       });
@@ -193,7 +212,8 @@ class BadgeKit {
     // As large as the circle allows, its ink balanced on the middle.
     const points = outlinePoints([outline.area], 0.01).map((point) => ({ x: point.x - outline.balance.x, y: point.y - outline.balance.y }));
     const reach = Math.max(...points.map((point) => Math.hypot(point.x, point.y)));
-    const sizePx = (radius * 0.82) / reach;
+    const wide = Math.max(...points.map((point) => Math.abs(point.x)));
+    const sizePx = Math.min((radius * 0.82) / reach, side / wide);
     kit.add({
       ...{ kind: 'lettering', id: 'center', name: 'Middle', text: letters, font: this.font, sizePx, align: 'start', paint },
       place: { x: -outline.balance.x * sizePx, y: y - outline.balance.y * sizePx, turnDeg: 0 },
@@ -223,10 +243,7 @@ const BULGE = 0.55;
  * @param middle half of its height in the middle
  */
 export function bandOfArcs(radius: number, end: number, middle: number): Region {
-  const x = Math.sqrt(Math.max(0, radius * radius - end * end));
-  const rise = middle - end;
-  // The circle through both ends and the top of the middle.
-  const wide = (x * x + rise * rise) / (2 * rise);
+  const { x, wide } = arcOver(radius, end, middle);
   const pen = new PathPen().move(-x, -end);
   const half = Math.asin(Math.min(1, x / wide));
   const [lowest, side] = [wide - middle, Math.asin(Math.min(1, end / radius))];
@@ -235,6 +252,19 @@ export function bandOfArcs(radius: number, end: number, middle: number): Region 
   arcOn(pen, 0, -lowest, wide, wide, Math.PI / 2 - half, 2 * half);
   arcOn(pen, 0, 0, radius, radius, Math.PI - side, 2 * side);
   return { path: pen.close().path(), rule: 'nonzero' };
+}
+
+/** The circle through both ends of such a band and the top of its middle: how far out it ends, and its radius. */
+function arcOver(radius: number, end: number, middle: number): { readonly x: number; readonly wide: number } {
+  const x = Math.sqrt(Math.max(0, radius * radius - end * end));
+  const rise = middle - end;
+  return { x, wide: (x * x + rise * rise) / (2 * rise) };
+}
+/** Half the height of such a band, by how far from its middle. */
+function heightOfArcs(radius: number, end: number): (x: number) => number {
+  const middle = end * (1 + BULGE);
+  const { wide } = arcOver(radius, end, middle);
+  return (x) => Math.sqrt(Math.max(0, wide * wide - x * x)) - wide + middle;
 }
 
 /** A word on a band that bulges: as tall as the band in the middle, lower to its sides. */
@@ -266,7 +296,7 @@ function round(b: BadgeKit): void {
   if (n.plan === 'seal') {
     kit.shape('inner', 'Inner disk', { form: 'disk', widthPx: inner * 2, heightPx: inner * 2 }, n.filled ? n.groundPaint : n.leadPaint);
     b.ring(around, R * 0.94, band);
-    b.middle(inner * 0.86, n.filled ? n.leadPaint : n.groundPaint);
+    b.middle(inner * 0.86, n.filled ? n.leadPaint : n.groundPaint, 0, b.besideYear(inner * 0.62, inner * 0.3));
     b.years(inner * 0.62, 0, inner * 0.13, n.filled ? n.leadPaint : n.groundPaint, inner * 0.3);
     return;
   }
@@ -277,30 +307,43 @@ function round(b: BadgeKit): void {
       // Around the ring runs the whole name already: within stands its first word.
       const word = n.main !== '' || n.upper !== '' ? b.main : (b.main.split(/\s+/)[0] ?? '');
       const y = b.line('word', 'Main word', word, false, n.center === 'none' ? 0 : inner * 0.42, inner * 1.5, inner * 0.26, b.ink);
-      b.middle(inner * (y > 0 ? 0.52 : 0.8), b.ink, n.center === 'none' ? 0 : -inner * 0.22);
+      b.middle(inner * (y > 0 ? 0.52 : 0.8), b.ink, n.center === 'none' ? 0 : -inner * 0.22, b.besideYear(inner * 0.66, inner * 0.3));
       b.years(inner * 0.66, -inner * 0.2, inner * 0.13, b.ink, inner * 0.3);
       return;
     }
     const sizePx = band * 0.72;
-    ringWords(kit, { around, radiusPx: R * 0.94, insetPx: band / 2, sizePx, upper: b.main, lower: b.lower, font: b.font, paint: b.ink });
+    ringWords(kit, {
+      around,
+      radiusPx: R * 0.94,
+      insetPx: band / 2,
+      roomPx: b.roomIn(band),
+      sizePx,
+      upper: b.main,
+      lower: b.lower,
+      font: b.font,
+      paint: b.ink,
+    });
     if (b.lower.trim() !== '') b.pair('gap', R * 0.94 - band / 2, sizePx * 0.4);
-    b.middle(inner * 0.84, b.ink);
+    b.middle(inner * 0.84, b.ink, 0, b.besideYear(inner * 0.64, inner * 0.3));
     b.years(inner * 0.64, inner * 0.05, inner * 0.13, b.ink, inner * 0.3);
     return;
   }
-  // A word across: the ring text runs above and below it.
+  // A word across: the ring text runs above and below it, and ends before it.
   const height = R * 0.42;
+  const half = n.plan === 'arcs' ? heightOfArcs(R * 0.94, height * 0.42) : () => height * 0.52;
   const side = n.secondPaint;
   const small = Math.min((n.sizePx * n.textPercent) / 100, band * 0.78);
   ringWords(kit, {
     around,
     radiusPx: R * 0.94,
     insetPx: band / 2,
+    roomPx: b.roomIn(band),
     sizePx: small,
     upper: n.upper || b.lower || b.main,
     lower: n.lower,
     font: b.second,
     paint: b.ink,
+    across: half,
   });
   if (n.lower === '' && n.year === '')
     kit.shape('sprig', 'Ornament', { form: 'leafDivider', widthPx: R * 0.86, heightPx: R * 0.17, pairs: 4, weightPx: R * 0.016 }, b.ink, {
@@ -320,7 +363,7 @@ function round(b: BadgeKit): void {
         n.leadPaint,
         { x: 0, y: (y * height) / 2 },
       );
-    b.line('word', 'Main word', b.main, false, 0, n.sizePx * 1.04, height * 0.66, n.leadPaint);
+    b.line('word', 'Main word', b.main, false, 0, n.sizePx * 1.04, height * 0.66, n.leadPaint, 60, 0, height * 0.9);
   } else if (n.plan === 'arcs') acrossArcs(b, R * 0.94, height * 0.42);
   else {
     kit.shape('band-back', 'Band edge', { form: 'foldedRibbon', widthPx: n.sizePx * 1.22, heightPx: height * 1.02 }, n.leadPaint);

@@ -13,11 +13,27 @@ export interface RingWords {
   readonly radiusPx: number;
   /** How far inside its edge the middle of the capitals stands. */
   readonly insetPx: number;
+  /** How far ink may reach from there, to the middle and to the edge. */
+  readonly roomPx: number;
   readonly sizePx: number;
   readonly upper: string;
   readonly lower: string;
   readonly font: FontChoice;
   readonly paint: Paint;
+  /** Half the height of what lies across the circle, by how far from the middle; the words end before it. */
+  readonly across?: (x: number) => number;
+}
+
+/** Air between the ends of words and what lies across, as a share of the circle. */
+const ACROSS_AIR = 0.03;
+
+/** The largest angle, in whole degrees, whose ends lie clear of what lies across. @param radius of the ink that comes nearest to the middle */
+function clearDegrees(radius: number, air: number, across: RingWords['across']): number {
+  for (let degrees: number = DEGREES.most; across && degrees > 1; degrees--) {
+    const half = (degrees / 2) * (Math.PI / 180);
+    if (radius * Math.cos(half) >= across(radius * Math.sin(half)) + air) return degrees;
+  }
+  return across ? 1 : DEGREES.most;
 }
 
 /**
@@ -25,7 +41,10 @@ export interface RingWords {
  * set smaller, then runs farther round, and the designer is told which.
  * @returns how far each of them runs, in degrees
  */
-export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, lower, font, paint }: RingWords): number {
+export function ringWords(
+  kit: Kit,
+  { around, radiusPx, insetPx, roomPx, sizePx: wanted, upper, lower, font, paint, across }: RingWords,
+): number {
   const middle = Math.max(1, radiusPx - insetPx);
   const cap = kit.outline('H', font)?.capHeight ?? 0.7;
   const texts = [
@@ -34,6 +53,18 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
   ] as const;
   const said = texts.filter(([, text]) => text.trim() !== '');
   if (said.length === 0) return 0;
+  // Ink above and below the capitals' middle, at 1 px.
+  const inks = said.map(([, text]) => kit.extent(text, font, 'upper') ?? { left: 0, right: 0, top: -cap, bottom: 0 });
+  const reach = Math.max(...inks.flatMap(({ top, bottom }) => [-top - cap / 2, bottom + cap / 2]));
+  const sizePx = Math.min(wanted, roomPx / Math.max(0.01, reach));
+  const clear = clearDegrees(middle - reach * sizePx, ACROSS_AIR * middle, across);
+  // Swashes reach beyond the ends of their words.
+  const beyond = Math.max(
+    ...said.map(([, text], n) => Math.max(0, -(inks[n]?.left ?? 0), (inks[n]?.right ?? 0) - kit.lineWidth(text, font, 0, 'upper'))),
+  );
+  const swash = ((2 * beyond * sizePx) / Math.max(1, middle - (cap * sizePx) / 2)) * (180 / Math.PI);
+  const room = Math.max(1, clear - swash);
+  const limits = { natural: Math.min(DEGREES.natural, room), most: room, least: Math.min(DEGREES.least, room) };
   // White after the last letter is no part of it.
   const degrees = (text: string, side: number, size: number, tracking: number): number =>
     (((kit.lineWidth(text, font, tracking, 'upper') - tracking / 1000) * size) / Math.max(1, middle + (side * cap * size) / 2)) *
@@ -42,20 +73,20 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
   const natural = Math.max(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.natural)));
   const most = Math.min(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.most)));
   let size = sizePx;
-  let sweep = Math.min(DEGREES.natural, Math.max(natural, DEGREES.least));
+  let sweep = Math.min(limits.natural, Math.max(natural, limits.least));
   if (least(size) > sweep) {
     const fits = (sweep / least(size)) * size;
     size = Math.max(SMALLEST * sizePx, fits);
     if (fits >= SMALLEST * sizePx)
       kit.note(
         'ring-smaller',
-        `The ring text is set at ${Math.round(size)} px instead of ${Math.round(sizePx)} px, so that both halves fit.`,
+        `The ring text is set at ${Math.round(size)} px instead of ${Math.round(wanted)} px, so that both halves fit.`,
         'Shorten the longer text, or give the ring more room.',
       );
     else {
-      sweep = Math.min(DEGREES.most, least(size));
-      const still = least(size) > DEGREES.most;
-      if (still) size *= DEGREES.most / least(size);
+      sweep = Math.min(limits.most, least(size));
+      const still = least(size) > limits.most;
+      if (still) size *= limits.most / least(size);
       kit.note(
         'ring-farther',
         still
@@ -64,7 +95,7 @@ export function ringWords(kit: Kit, { around, radiusPx, insetPx, sizePx, upper, 
         'Shorten the longer text.',
       );
     }
-  } else if (natural > DEGREES.natural)
+  } else if (natural > limits.natural)
     kit.note('ring-tighter', 'The ring text is tracked tighter, so that it stays in its half.', 'Shorten it, or set it smaller.');
   sweep = Math.min(sweep, Math.max(most, least(size)));
   for (const [slot, text, side] of said)

@@ -277,7 +277,7 @@ export const submark: Builder<typeof schema> = {
       const band = sizePx * 1.5;
       const lower = n.lower || context.heard.second || '';
       const sweep = ringWords(kit, {
-        ...{ around: 'line', radiusPx: R * edge, insetPx: band / 2 + n.sizePx * 0.012, sizePx },
+        ...{ around: 'line', radiusPx: R * edge, insetPx: band / 2 + n.sizePx * 0.012, roomPx: band / 2, sizePx },
         ...{
           upper: n.upper || context.heard.text.replace(/\s*\n\s*/g, ' '),
           lower,

@@ -154,6 +154,21 @@ export class Kit {
     });
   }
 
+  /** Where the ink of a line lies at 1 px of size, set on its baseline from 0 and not tracked: capitals of a script reach far beyond their height. */
+  extent(text: string, font: FontChoice, letterCase: LetterCase = 'typed'): Bounds | undefined {
+    const { fonts, remember } = this.context;
+    const found = fonts.find(font);
+    if (!found.ok || text.trim() === '') return undefined;
+    const cased = inCase(text, letterCase);
+    return remember(`line extent ${JSON.stringify([cased, font])}`, () =>
+      setLine(found.value, cased, { axes: font.axes, kerning: 'font', trackingPermille: 0 }).glyphs.reduce<Bounds | undefined>(
+        (sum, { instance, glyph, emPerUnit, x, y }) =>
+          unite(sum, boundsOf(instance.outline(glyph), { a: emPerUnit, b: 0, c: 0, d: emPerUnit, e: x, f: y })),
+        undefined,
+      ),
+    );
+  }
+
   /** How wide a line of text is at 1 px of size, tracked; in the case it is set in. */
   lineWidth(text: string, font: FontChoice, trackingPermille: number, letterCase: LetterCase = 'typed'): number {
     const { fonts, remember } = this.context;
