@@ -13,6 +13,7 @@ const files = [
   'tests/core/marks/under-map.test.ts',
   'tests/core/marks/building/builders.test.ts',
   'tests/core/marks/building/ring-texts.test.ts',
+  'tests/core/marks/building/florals.test.ts',
   'tests/core/marks/lettering/round-trip.test.ts',
   'tests/core/marks/treating/edits.test.ts',
   'tests/core/family/layouts.test.ts',

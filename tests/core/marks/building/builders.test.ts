@@ -9,7 +9,6 @@ import {
   dress,
   EMPTY_RECIPE,
   expect as valueOf,
-  flatten,
   labelOf,
   numbersOf,
   parseRecipe,
@@ -420,62 +419,6 @@ describe('a motto', () => {
       expect(text.ink.top, motto).toBeGreaterThan(banner.top);
       expect(text.ink.bottom, motto).toBeLessThan(banner.bottom);
     }
-  });
-});
-
-describe('florals in a letter', () => {
-  it('are never cut by its outline and never lie upon one another; the same seed gives the same, another one others', () => {
-    for (const family of ['playfair-display', 'alfa-slab-one'] as const)
-      for (const letter of ['B', 'O', 'M', 'S']) {
-        const numbers = { construction: 'filled', letters: letter, sizePx: 300, seed: 7 };
-        const hears = heard(letter, family);
-        const recipe = built('monogram', numbers, hears);
-        const mark = drawn(recipe);
-        const inside = mark.drawing.groups[0]?.children ?? [];
-        expect(inside.length).toBe(2);
-        const again = built('monogram', numbers, hears);
-        expect(slot(again, 'florals')).toEqual(slot(recipe, 'florals'));
-        expect(slot(built('monogram', { ...numbers, seed: 8 }, hears), 'florals')).not.toEqual(slot(recipe, 'florals'));
-        const letterPart = mark.parts.find(({ id }) => id === slot(recipe, 'letter-1').id);
-        const florals = mark.parts.find(({ id }) => id === slot(recipe, 'florals').id);
-        const leaves = (id: string | undefined) => {
-          const found: { path: { verbs: string; coords: readonly number[] }; rule: 'nonzero' | 'evenodd' }[] = [];
-          const walk = (nodes: readonly unknown[]): void =>
-            nodes.forEach((node) => {
-              const each = node as { kind: string; id?: string; children?: readonly unknown[]; path?: never; rule?: never };
-              if (each.kind === 'group') walk(each.children ?? []);
-              else if (each.path) found.push({ path: each.path, rule: each.rule ?? ('nonzero' as never) });
-            });
-          const group = inside.find((node) => node.kind === 'group' && node.id === id);
-          if (group?.kind === 'group') walk(group.children);
-          return found;
-        };
-        const [own, blooms] = [leaves(letterPart?.id), leaves(florals?.id)];
-        expect(blooms.length, `${letter} ${family}`).toBeGreaterThan(3);
-        const at = (transform: { a: number; b: number; c: number; d: number; e: number; f: number } | undefined, x: number, y: number) =>
-          transform ? { x: transform.a * x + transform.c * y + transform.e, y: transform.b * x + transform.d * y + transform.f } : { x, y };
-        const polygons = own
-          .flatMap(({ path }) => flatten(path, 0.05))
-          .map((polygon) => polygon.map(({ x, y }) => at(letterPart?.transform, x, y)));
-        const isInside = (x: number, y: number) => {
-          let winding = 0;
-          for (const polygon of polygons)
-            polygon.forEach((a, index) => {
-              const b = polygon[(index + 1) % polygon.length] ?? a;
-              if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) winding += a.y < b.y ? 1 : -1;
-            });
-          return winding !== 0;
-        };
-        let outside = 0;
-        let all = 0;
-        for (const { path } of blooms)
-          for (const { x, y } of flatten(path, 0.3).flat()) {
-            const point = at(florals?.transform, x, y);
-            all++;
-            if (!isInside(point.x, point.y)) outside++;
-          }
-        expect(outside / all, `${letter} ${family}`).toBeLessThan(0.005);
-      }
   });
 });
 
