@@ -5,6 +5,7 @@
   import OwnName from '$lib/studio/OwnName.svelte';
   import NewBrand from '$lib/studio/NewBrand.svelte';
   import { orderLabels, shelfLabels, shelfWords, Studio, type StudioQuery } from '$lib/studio/studio.svelte';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
 
@@ -70,20 +71,13 @@
           <option {value}>{label} ({data.counts[value as StudioQuery['shelf']]})</option>
         {/each}
       </select>
-      <label class="bring link" class:busy={studio.bringing}
-        >Bring in a brand file<input
-          title="A whole brand from the file it was saved to"
-          class="over-label"
-          type="file"
-          accept=".zip,application/zip"
-          disabled={studio.bringing}
-          onchange={(event) => {
-            const [file] = event.currentTarget.files ?? [];
-            event.currentTarget.value = '';
-            if (file) void studio.bring(file);
-          }}
-        /></label
-      >
+      <FileLink
+        label="Bring in a brand file"
+        hint="A whole brand from the file it was saved to"
+        accept=".zip,application/zip"
+        disabled={studio.bringing}
+        take={([file]) => file && void studio.bring(file)}
+      />
       <Button title="A name, what they do, and five colors; all can change later" onclick={() => (adding = true)}>New brand</Button>
     </div>
   </div>
@@ -136,17 +130,7 @@
     align-items: center;
     gap: 12px;
   }
-  .bring {
-    position: relative;
-  }
-  .bring:focus-within {
-    outline: 2px solid var(--color-plum);
-    outline-offset: 2px;
-  }
-  .bring.busy {
-    opacity: 0.5;
-  }
-  .find input:not(.over-label) {
+  .find input {
     width: 190px;
   }
   .empty {

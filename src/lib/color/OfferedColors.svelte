@@ -3,6 +3,7 @@
   import type { OfferedPicture } from '$lib/client/bring-picture';
   import { sentences } from '$lib/client/request';
   import { sendFile } from '$lib/client/send-file';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import { useColorDesk } from './color-desk.svelte';
 
   const desk = useColorDesk();
@@ -103,19 +104,14 @@
   {#each rows.slice(1) as each (each.label)}{@render row(each)}{/each}
   <p class="label">
     From pictures
-    <label class="link bring"
-      >Bring a picture in<input
-        title="A picture whose colors are offered here, with their shares"
-        class="over-label"
-        type="file"
+    <span class="bring"
+      ><FileLink
+        label="Bring a picture in"
+        hint="A picture whose colors are offered here, with their shares"
         accept="image/*"
         disabled={working}
-        onchange={(event) => {
-          const [file] = event.currentTarget.files ?? [];
-          event.currentTarget.value = '';
-          if (file) void bring(file);
-        }}
-      /></label
+        take={([file]) => file && void bring(file)}
+      /></span
     >
   </p>
   {#if working}<p class="quiet" role="status">Its colors are being found …</p>{/if}
@@ -134,15 +130,10 @@
     border-bottom: 1px solid var(--color-rule);
   }
   .bring {
-    position: relative;
     float: right;
     font-weight: 400;
     letter-spacing: 0;
     text-transform: none;
-  }
-  .bring:focus-within {
-    outline: 2px solid var(--color-plum);
-    outline-offset: 1px;
   }
   .fault {
     color: var(--color-rust);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { PHOTOS } from '$lib/ui/photos';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import Several from '$lib/ui/Several.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
   import { photoName, sizeText } from '$lib/client/photo-view';
@@ -13,16 +14,13 @@
   /** A frame that is pulled over the tray. */
   let frame: { x: number; y: number; toX: number; toY: number } | undefined = $state();
 
-  const filesOf = (list: FileList | null | undefined): readonly File[] =>
+  const filesOf = (list: FileList | readonly File[] | null | undefined): readonly File[] =>
     // A folder brings everything that lies in it; what is plainly no picture is left where it is.
     [...(list ?? [])].filter(
       ({ name, type }) => !name.startsWith('.') && (type.startsWith('image/') || /\.(jpe?g|png|webp|tiff?|avif|pdf)$/i.test(name)),
     );
 
-  function take(input: HTMLInputElement): void {
-    void desk.bringIn(filesOf(input.files));
-    input.value = '';
-  }
+  const take = (files: readonly File[]) => void desk.bringIn(filesOf(files));
   async function samples(): Promise<void> {
     const files = [];
     for (const { name, address } of PHOTOS)
@@ -82,25 +80,14 @@
 >
   <h1>Photos</h1>
   <p class="ways">
-    <label class="link"
-      ><input
-        title="Photos and PDFs from your disk; of a PDF every page comes in. They stay with this studio"
-        class="over-label"
-        type="file"
-        multiple
-        accept="image/*,application/pdf"
-        onchange={(event) => take(event.currentTarget)}
-      />Bring in photos</label
-    >
-    <label class="link"
-      ><input
-        title="All photos and PDFs of a folder"
-        class="over-label"
-        type="file"
-        webkitdirectory
-        onchange={(event) => take(event.currentTarget)}
-      />a folder</label
-    >
+    <FileLink
+      label="Bring in photos"
+      hint="Photos and PDFs from your disk; of a PDF every page comes in. They stay with this studio"
+      accept="image/*,application/pdf"
+      multiple
+      {take}
+    />
+    <FileLink label="a folder" hint="All photos and PDFs of a folder" folder {take} />
   </p>
   {#if desk.intake && desk.intake.done < desk.intake.all}
     <p role="status" class="quiet">{desk.intake.done} of {desk.intake.all} brought in</p>
@@ -185,14 +172,6 @@
     display: flex;
     gap: 14px;
     padding: 6px 0 8px;
-  }
-  .ways label {
-    position: relative;
-    padding: 3px 0;
-  }
-  .ways label:has(:focus-visible) {
-    outline: 2px solid var(--color-plum);
-    outline-offset: 2px;
   }
   progress {
     width: 100%;

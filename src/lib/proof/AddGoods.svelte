@@ -3,6 +3,7 @@
   import { MOST_OWN } from '$core/index';
   import { bringPhotos } from '$lib/client/bring-photos';
   import type { PhotoView } from '$lib/client/photo-view';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import { useProofDesk, type Subject } from './proof-desk.svelte';
 
   const { subject, close }: { subject: Subject; close: () => void } = $props();
@@ -18,10 +19,7 @@
     if (scene) desk.large = { subject, scene };
     close();
   }
-  async function take(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  async function take(file: File): Promise<void> {
     saying = `${file.name} is on its way …`;
     const brought = await bringPhotos(desk.brand.slug, file);
     saying = brought.ok ? '' : brought.says;
@@ -36,14 +34,12 @@
   {#if full}<p role="alert">A brand holds {MOST_OWN} of them; take one off first.</p>
   {:else}
     <p class="ways">
-      <label class="link"
-        >Bring one in<input
-          title="A photo of a thing of your own; you say where a mark lies on it"
-          type="file"
-          accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
-          onchange={({ currentTarget }) => void take(currentTarget)}
-        /></label
-      >
+      <FileLink
+        label="Bring one in"
+        hint="A photo of a thing of your own; you say where a mark lies on it"
+        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
+        take={([file]) => file && void take(file)}
+      />
       {#if saying}<span role="status">{saying}</span>{/if}
     </p>
     {#if desk.own.photos.length > 0}
@@ -73,16 +69,6 @@
     display: flex;
     gap: 18px;
     padding: 10px 0;
-  }
-  .ways input {
-    position: absolute;
-    width: 1px;
-    height: 1px;
-    opacity: 0;
-  }
-  .ways label:focus-within {
-    outline: 2px solid var(--color-ink);
-    outline-offset: 2px;
   }
   .photos {
     display: grid;

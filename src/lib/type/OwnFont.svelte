@@ -1,6 +1,7 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import { request, sentences } from '$lib/client/request';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import { useTrials } from './trials.svelte';
 
   const trials = useTrials();
@@ -56,10 +57,6 @@
     said = `${body.name}: ${body.glyphCount?.toLocaleString('en')} glyphs, ${body.embedding?.name}. ${body.embedding?.means} ${body.notes?.join(' ') ?? ''}`;
     await invalidateAll();
   }
-  function chosen(field: HTMLInputElement): void {
-    const file = field.files?.[0];
-    void take(file).then(() => (field.value = ''));
-  }
 </script>
 
 <section aria-label="The client’s own font">
@@ -68,17 +65,13 @@
   <select title="What the client’s license lets this font be used for" id="{id}-rights" bind:value={rights}
     >{#each RIGHTS as right (right)}<option value={right}>{right}</option>{/each}</select
   >
-  <label class="choose">
-    <span class="link">{working ? 'Checking every table …' : 'Bring a font'}</span>
-    <input
-      title="A font file of the client’s; it stays with this studio"
-      class="over-label"
-      type="file"
-      accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
-      disabled={working}
-      onchange={(event) => chosen(event.currentTarget)}
-    />
-  </label>
+  <FileLink
+    label={working ? 'Checking every table …' : 'Bring a font'}
+    hint="A font file of the client’s; it stays with this studio"
+    accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
+    disabled={working}
+    take={([file]) => void take(file)}
+  />
   {#if collection}
     <p role="status">{collection.file.name} holds {collection.faces.length} faces. Which one?</p>
     <ul>
@@ -136,13 +129,6 @@
   .gone {
     color: var(--color-quiet);
     text-decoration: line-through;
-  }
-  .choose {
-    position: relative;
-    display: inline-block;
-  }
-  .choose:has(:focus-visible) {
-    outline: 2px solid var(--color-plum);
   }
   .fault {
     color: var(--color-rust);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { OfferedPicture } from '$lib/client/bring-picture';
+  import FileLink from './FileLink.svelte';
 
   interface Props {
     legend: string;
@@ -29,20 +30,13 @@
       <img src="/api/brands/{brand}/pictures/{picture.sha256}" alt="" loading="lazy" />
     </label>
   {/each}
-  <label class="bring"
-    >Bring one in<input
-      title="A picture from your disk; it stays with this brand"
-      class="over-label"
-      type="file"
-      accept="image/png,image/jpeg,image/webp,image/avif,image/tiff"
-      disabled={working}
-      onchange={(event) => {
-        const [file] = event.currentTarget.files ?? [];
-        event.currentTarget.value = '';
-        if (file) bring(file);
-      }}
-    /></label
-  >
+  <FileLink
+    label="Bring one in"
+    hint="A picture from your disk; it stays with this brand"
+    accept="image/png,image/jpeg,image/webp,image/avif,image/tiff"
+    disabled={working}
+    take={([file]) => file && bring(file)}
+  />
 </fieldset>
 
 <style>
@@ -76,11 +70,5 @@
     width: 100%;
     height: 100%;
     object-fit: cover;
-  }
-  .bring {
-    min-height: 28px;
-    padding: 4px 6px;
-    color: var(--color-plum);
-    font-weight: 600;
   }
 </style>

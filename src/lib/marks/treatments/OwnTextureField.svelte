@@ -2,6 +2,7 @@
   import type { OwnTexture } from '$core/index';
   import { readTexture } from '$lib/client/read-texture';
   import { sentences } from '$lib/client/request';
+  import FileLink from '$lib/ui/FileLink.svelte';
   import Tick from '$lib/ui/Tick.svelte';
 
   interface Props {
@@ -41,19 +42,12 @@
   {/if}
   <p>
     {#if value}<span class="name">{value.name}</span>{/if}
-    <label class="link"
-      >{value ? 'Another picture' : 'Bring a picture in'}<input
-        title={hint}
-        class="over-label"
-        type="file"
-        accept="image/png,image/jpeg,image/webp,image/avif"
-        onchange={(event) => {
-          const [file] = event.currentTarget.files ?? [];
-          event.currentTarget.value = '';
-          if (file) void bring(file);
-        }}
-      /></label
-    >
+    <FileLink
+      label={value ? 'Another picture' : 'Bring a picture in'}
+      {hint}
+      accept="image/png,image/jpeg,image/webp,image/avif"
+      take={([file]) => file && void bring(file)}
+    />
   </p>
 </div>
 {#if said}<p class="fault" role="alert">{said}</p>{/if}
@@ -83,13 +77,6 @@
   .name {
     display: block;
     overflow-wrap: anywhere;
-  }
-  label {
-    position: relative;
-  }
-  label:focus-within {
-    outline: 2px solid var(--color-plum);
-    outline-offset: 1px;
   }
   .fault {
     color: var(--color-rust);
