@@ -28,7 +28,7 @@ import {
   type Recipe,
   type ResolvedMark,
 } from '$core/index';
-import { bandOfArcs } from '../../../../src/core/marks/builders/badge';
+import { bandOfArcs } from '../../../../src/core/marks/builders/badge/band-of-arcs';
 import { casesOf, oneInEvery } from '../../../support/deep';
 import { areaOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';

@@ -20,7 +20,7 @@ import {
   type Lettering,
   type Recipe,
 } from '$core/index';
-import { BADGE_PLANS } from '../../../../src/core/marks/builders/badge';
+import { BADGE_PLANS } from '../../../../src/core/marks/builders/badge/numbers';
 import { casesOf } from '../../../support/deep';
 import { shelfOf } from '../../../support/fonts';
 import { random } from '../../../support/random';

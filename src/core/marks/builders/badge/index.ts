@@ -1,0 +1,110 @@
+import type { z } from 'zod';
+import type { Builder, BuilderStart } from '../../building/builder';
+import { Kit } from '../../building/kit';
+import { GAP_PIECES } from '../gap-pair';
+import { BadgeKit } from './badge-kit';
+import { BADGE_EDGES, BADGE_PLANS, badgeSchema, CENTERS, EDGE_LABELS, PLAN_LABELS } from './numbers';
+import { round } from './round';
+import { lines, pointed } from './upright';
+
+const starts = (more: Partial<z.input<typeof badgeSchema>>[]): readonly BuilderStart[] =>
+  more.map((numbers) => {
+    const plan = numbers.plan ?? 'seal';
+    const { edge = 'plain', filled = true } = numbers;
+    const label = `${PLAN_LABELS[plan]}${edge === 'plain' ? '' : `, ${EDGE_LABELS[edge]}`}${filled ? '' : ', open'}`;
+    return {
+      id: `${plan}-${numbers.edge ?? 'plain'}-${numbers.filled === false ? 'open' : 'filled'}`,
+      label: `${label.charAt(0).toUpperCase()}${label.slice(1)}`,
+      numbers,
+    };
+  });
+
+const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) =>
+  values.map((value) => ({ value, label: labels[value] ?? value }));
+const isRound = (n: Readonly<Record<string, unknown>>) => !['oval', 'panel', 'shield', 'diamond'].includes(String(n['plan']));
+
+/** Rings, words above and below, a main word: a badge. */
+export const badge: Builder<typeof badgeSchema> = {
+  schema: badgeSchema,
+  label: 'Badge',
+  words: ['emblem', 'seal', 'stamp', 'patch', 'round', 'vintage', 'roundel', 'ring text', 'year'],
+  hint: 'The name around or across, a middle, a year',
+  describe: ({ plan }) => PLAN_LABELS[plan],
+  controls: [
+    {
+      type: 'choice',
+      field: 'plan',
+      label: 'Construction',
+      hint: 'How the words and the middle stand',
+      options: option(BADGE_PLANS, PLAN_LABELS),
+    },
+    { type: 'choice', field: 'edge', label: 'Edge', hint: 'What runs around the outside', options: option(BADGE_EDGES), when: isRound },
+    { type: 'words', field: 'main', label: 'Main word', hint: 'The largest words; empty is the name', placeholder: 'the name' },
+    { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
+    { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
+    { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
+    { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS) },
+    {
+      type: 'choice',
+      field: 'between',
+      label: 'Between the words',
+      hint: 'What stands in the two gaps of the ring',
+      options: option(GAP_PIECES),
+      when: isRound,
+    },
+    { type: 'tick', field: 'filled', label: 'Filled ground', hint: 'Light words on a filled ground, or words on an open one' },
+    { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'How wide it is' },
+    {
+      type: 'number',
+      field: 'bandPercent',
+      label: 'Ring',
+      unit: '%',
+      hint: 'How wide the ring of words is, against the whole',
+      when: isRound,
+    },
+    {
+      type: 'number',
+      field: 'textPercent',
+      label: 'Ring text',
+      unit: '%',
+      hint: 'How large the ring text is, against the whole',
+      when: isRound,
+    },
+    { type: 'face', field: 'family', label: 'Face', hint: 'The face of the main word' },
+    { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of all other words' },
+    { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The ground, or the words' },
+    { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
+    {
+      type: 'paint',
+      field: 'secondPaint',
+      label: 'Band color',
+      hint: 'The band across',
+      when: (n) => n['plan'] === 'band' || n['plan'] === 'arcs',
+    },
+  ],
+  starts: () =>
+    starts([
+      { plan: 'seal', edge: 'plain' },
+      { plan: 'rings', edge: 'double', filled: false, center: 'initials' },
+      { plan: 'band', edge: 'scallop' },
+      { plan: 'across', edge: 'plain', filled: true },
+      { plan: 'arcs', edge: 'double' },
+      { plan: 'arched', edge: 'rope', filled: false },
+      { plan: 'seal', edge: 'teeth', between: 'star' },
+      { plan: 'oval' },
+      { plan: 'shield' },
+      { plan: 'diamond' },
+      { plan: 'panel', edge: 'double' },
+      { plan: 'arched', edge: 'stitched', center: 'star' },
+      { plan: 'panel', edge: 'plain', filled: false },
+    ]),
+  families: ({ family, secondFamily }) => [family, secondFamily],
+  build: (n, context) => {
+    const kit = new Kit(context);
+    const b = new BadgeKit(kit, n);
+    if (n.plan === 'oval' || n.plan === 'panel') lines(b);
+    else if (n.plan === 'shield' || n.plan === 'diamond') pointed(b);
+    else round(b);
+    return kit.made();
+  },
+};
