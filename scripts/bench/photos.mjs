@@ -53,7 +53,7 @@ export async function runOfPhotos(home) {
       const { files: states } = await (await fetch(`${brand}/photo-runs/${id}`)).json();
       if (states.every((/** @type {{ state: string }} */ { state }) => state === 'done')) return performance.now() - from;
       if (states.some((/** @type {{ state: string }} */ { state }) => state === 'failed')) throw new Error('A photo could not be marked.');
-      await new Promise((resolve) => setTimeout(resolve, 100));
+      await new Promise((resolve) => setTimeout(resolve, 250));
     }
   };
   const bare = async (/** @type {number} */ wide, /** @type {number} */ high) => {
