@@ -6,6 +6,7 @@ export { START_TRACING, tracingSchema, WAY_NAMES, type Tracing, type WayName } f
 export { asTraced, tracePicture, type TracedOutcome } from './trace-picture';
 export { TRACING_WAYS } from './ways/registry';
 export type { TracedArea, TracedPicture, TracingWay } from './ways/way';
+export { balanced } from './tones/balanced';
 export { histogramOf, otsu } from './tones/thresholds';
 export { leastCut, type CutCosts } from './ground/max-flow';
 export { cutOut, matteOf, MATTE_SIDE, type Matte } from './ground/matte';

@@ -1,4 +1,5 @@
 import { labPlanes, type Pixels } from './pixels';
+import { balanced, type Balance } from './tones/balanced';
 import { smoothed } from './tones/guided';
 import type { Tracing } from './tracing';
 import { TRACING_WAYS } from './ways/registry';
@@ -8,9 +9,10 @@ import type { TracedArea, TracedPicture } from './ways/way';
 const [REACH, EPSILON] = [0.006, 0.003];
 
 /** The picture as all ways look at it. Smoothed twice: once leaves a rim of grain along edges. */
-export function asTraced(pixels: Pixels, { smooth }: Pick<Tracing, 'smooth'>): TracedPicture {
+export function asTraced(pixels: Pixels, { smooth, ...balance }: Pick<Tracing, 'smooth'> & Balance): TracedPicture {
   const { columns, rows } = pixels;
-  const planes = labPlanes(pixels);
+  const read = labPlanes(pixels);
+  const planes = { ...read, lightness: balanced(read.lightness, columns, rows, balance) };
   const reach = Math.max(1, Math.round(2 * smooth * REACH * Math.max(columns, rows)));
   const epsilon = EPSILON * 2 * smooth;
   const once = smooth > 0 ? smoothed(planes.lightness, columns, rows, reach, epsilon) : planes.lightness;

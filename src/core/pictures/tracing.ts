@@ -20,6 +20,10 @@ export const tracingSchema = z.strictObject({
   ink: z.enum(['dark', 'light']).default('dark'),
   /** How far what is around a pixel decides about it, against the whole picture. */
   local: z.number().min(0).max(1).default(0.55),
+  /** Light balanced first: slow changes across the picture taken away; dark places opened or closed; light ones brightened or calmed. */
+  even: z.number().min(0).max(1).default(0),
+  shadows: z.number().min(-1).max(1).default(0),
+  lights: z.number().min(-1).max(1).default(0),
   /** How much small differences are smoothed away first; edges stay. */
   smooth: z.number().min(0).max(1).default(0.5),
   /** Patches smaller than this join what is around them, in thousandths of the picture's area. */

@@ -1,7 +1,17 @@
 import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
 import { pathData } from '$core/index';
-import { histogramOf, otsu, START_TRACING, tracePicture, tracingSchema, TRACING_WAYS, WAY_NAMES, type Pixels } from '$core/pictures';
+import {
+  balanced,
+  histogramOf,
+  otsu,
+  START_TRACING,
+  tracePicture,
+  tracingSchema,
+  TRACING_WAYS,
+  WAY_NAMES,
+  type Pixels,
+} from '$core/pictures';
 import { areaOf } from '../../support/drawn-mark';
 import { random } from '../../support/random';
 
@@ -52,6 +62,72 @@ describe('thresholds', () => {
     const [cut = 0] = otsu(histogramOf(plane), 1);
     expect(cut).toBeGreaterThan(0.4);
     expect(cut).toBeLessThan(0.6);
+  });
+});
+
+describe('light and shade, balanced', () => {
+  const [WIDE, HIGH] = [300, 200];
+  const plane = (tone: (x: number, y: number) => number) =>
+    Float32Array.from({ length: WIDE * HIGH }, (_, at) => tone(at % WIDE, Math.floor(at / WIDE)));
+  const none = { even: 0, shadows: 0, lights: 0 };
+
+  it('is nothing where nothing is asked: the same plane, and what was traced before is traced the same', () => {
+    const tones = plane((x) => x / WIDE);
+    expect(balanced(tones, WIDE, HIGH, none)).toBe(tones);
+    expect(tracingSchema.parse({ way: 'two' })).toMatchObject(none);
+  });
+  it.each([
+    [0.2, { shadows: 1 }, 0.5 * Math.sqrt(0.4)],
+    [0.2, { shadows: -1 }, 0.5 * 0.4 ** 2],
+    [0.2, { lights: 1 }, 0.2],
+    [0.8, { lights: 1 }, 1 - 0.5 * 0.4 ** 2],
+    [0.8, { lights: -1 }, 1 - 0.5 * Math.sqrt(0.4)],
+    [0.8, { shadows: 1 }, 0.8],
+    [0.5, { shadows: 1, lights: -1 }, 0.5],
+    [0, { shadows: 1 }, 0],
+    [1, { lights: -1 }, 1],
+    [0.3, { even: 1 }, 0.3],
+  ] as const)('moves a place of %f by %o to %f (closed form)', (tone, change, wanted) => {
+    for (const value of balanced(
+      plane(() => tone),
+      WIDE,
+      HIGH,
+      { ...none, ...change },
+    ))
+      expect(value).toBeCloseTo(wanted, 4);
+  });
+  it('keeps the order of places, and what is fine in them', () => {
+    const steps = balanced(
+      plane((x) => Math.floor(x / 60) * 0.2 + 0.1),
+      WIDE,
+      HIGH,
+      { even: 0, shadows: 0.7, lights: -0.6 },
+    );
+    const middles = [30, 90, 150, 210, 270].map((x) => steps[100 * WIDE + x] as number);
+    expect([...middles].sort((a, b) => a - b)).toEqual(middles);
+    const fine = balanced(
+      plane((x) => 0.2 + (x % 4 < 2 ? 0.02 : -0.02)),
+      WIDE,
+      HIGH,
+      { ...none, shadows: 1 },
+    );
+    const row = Array.from(fine.subarray(100 * WIDE + 40, 100 * WIDE + 260));
+    expect(Math.max(...row) - Math.min(...row)).toBeCloseTo(0.04, 2);
+  });
+  it('finds dark and light squares under light that falls off across the picture, where one threshold cannot', () => {
+    const isDark = (x: number, y: number) => (Math.floor(x / 20) + Math.floor(y / 20)) % 2 === 0;
+    const light = (x: number) => 1 - (0.78 * x) / WIDE;
+    const pixels = picture(WIDE, HIGH, (x, y) => gray(Math.round(255 * (isDark(x, y) ? 0.3 : 0.9) * light(x))));
+    const right = (even: number): number => {
+      const { areas } = tracePicture(pixels, { ...plain, even });
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDE}" height="${HIGH}"><rect width="${WIDE}" height="${HIGH}" fill="#fff"/>${areas.map(({ path, rule }) => `<path fill-rule="${rule}" d="${pathData(path)}"/>`).join('')}</svg>`;
+      const { pixels: drawn } = new Resvg(svg).render();
+      let found = 0;
+      for (let at = 0; at < WIDE * HIGH; at++) if ((drawn[at * 4] as number) < 128 === isDark(at % WIDE, Math.floor(at / WIDE))) found++;
+      return found / (WIDE * HIGH);
+    };
+    expect(right(0)).toBeLessThan(0.85);
+    expect(right(1)).toBeGreaterThan(0.97);
   });
 });
 

@@ -53,6 +53,12 @@
       });
   });
 
+  /** Light and shade, balanced before the picture is looked at. */
+  const LIGHT = [
+    { field: 'even', label: 'Even out light', hint: 'Takes slow changes of light across the picture away', least: 0 },
+    { field: 'shadows', label: 'Shadows', hint: 'Opens dark places, or closes them; what is fine in them stays', least: -100 },
+    { field: 'lights', label: 'Lights', hint: 'Brightens light places, or calms them; what is fine in them stays', least: -100 },
+  ] as const;
   /** Most tones, or colors. */
   const mostOf = (name: Tracing['way']): number => (name === 'tones' ? 6 : 8);
   const change = (next: Partial<Tracing>): void => {
@@ -166,6 +172,19 @@
         commit={() => undefined}
       />
     {/if}
+    {#each LIGHT as { field, label, hint, least } (field)}
+      <AmountField
+        {label}
+        {hint}
+        unit="%"
+        min={least}
+        max={100}
+        digits={0}
+        value={tracing[field] * 100}
+        preview={(percent) => anew({ [field]: percent / 100 })}
+        commit={() => undefined}
+      />
+    {/each}
     {#if uses('smooth')}
       <AmountField
         label="Smooth first"
