@@ -88,13 +88,11 @@ describe('light and shade, balanced', () => {
     [1, { lights: -1 }, 1],
     [0.3, { even: 1 }, 0.3],
   ] as const)('moves a place of %f by %o to %f (closed form)', (tone, change, wanted) => {
-    for (const value of balanced(
+    const made = balanced(
       plane(() => tone),
-      WIDE,
-      HIGH,
-      { ...none, ...change },
-    ))
-      expect(value).toBeCloseTo(wanted, 4);
+      ...([WIDE, HIGH, { ...none, ...change }] as const),
+    );
+    expect(made.reduce((worst, value) => Math.max(worst, Math.abs(value - wanted)), 0)).toBeLessThan(1e-4);
   });
   it('keeps the order of places, and what is fine in them', () => {
     const steps = balanced(
