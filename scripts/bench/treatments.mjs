@@ -58,6 +58,22 @@ export async function treatments() {
       { median: 100, p95: 100 },
     ),
   );
+  // The colors run where they ran: what is new each time is the band around them.
+  for (const form of ['linear', 'around', 'along'])
+    lines.push(
+      row(
+        `Outline band around six letters whose colors run ${form === 'linear' ? 'along a line' : form === 'around' ? 'around' : 'along the strokes'}`,
+        timed((n) =>
+          recipeOf([
+            word('Harbor', 'josefin-sans', [
+              core.newTreatment('gradient', 'g', { form }),
+              core.newTreatment('outline-band', 'b', { widthPx: 4 + n * 0.3 }),
+            ]),
+          ]),
+        ),
+        { median: 100, p95: 100 },
+      ),
+    );
   // Sixty parts with twenty treatments among them; one number of one of them changes.
   const kinds = ['outline-band', 'offset-shadow', 'inset-line', 'engraved-lines', 'gradient', 'halo', 'slices', 'block-shadow'];
   const many = (/** @type {number} */ n) =>
