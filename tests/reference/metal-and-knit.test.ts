@@ -86,7 +86,7 @@ describe('metal', () => {
 
 describe('knitted', () => {
   const knit = (change: object, widthPx = 200, heightPx = 156) =>
-    draw(panel(newTreatment('knitted', 'k', { pitchPx: 10, rowPercent: 78, ground: 'open', ...change }), widthPx, heightPx));
+    draw(panel(newTreatment('knitted', 'k', { pitchPx: 10, rowPercent: 78, edge: 'whole', ground: 'open', ...change }), widthPx, heightPx));
   const rings = (mark: ReturnType<typeof draw>) => outlinesIn(mark.drawing.groups).flatMap(({ path }) => flatten(path, 0.01));
   const areaOf = (mark: ReturnType<typeof draw>) => Math.abs(areaPathsD(unionD(rings(mark) as never, FillRule.NonZero)));
 
@@ -114,9 +114,26 @@ describe('knitted', () => {
     expect(rings(knit({ pitchPx: 0.5, yarnPercent: 50 }, 400, 400)).length).toBeLessThanOrEqual(2 * 6000 * 1.1);
   });
 
+  it('says what is too thin for whole stitches; by its own color it is not shaded', () => {
+    const dotted = letteringInput({
+      text: 'I.',
+      paint: { role: 'ink' },
+      treatments: [newTreatment('knitted', 'k', { pitchPx: 24, edge: 'whole' })],
+    });
+    const recipe: Recipe = { version: RECIPE_VERSION, parts: [partOf({ ...dotted, sizePx: 200 } as Parameters<typeof partOf>[0])] };
+    const { parts } = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+    expect(parts[0]?.notices.map(({ code }) => code)).toEqual(['some-not-knitted']);
+    const colors = (paint: object) => {
+      const { drawing, ink } = draw({ ...panel(newTreatment('knitted', 'k', { paint }), 60, 60), paint: { role: 'ink' } });
+      return new Set(toSvg(drawing, { title: 'Yarn', box: ink }).match(/fill="#[0-9a-f]{6}"/g));
+    };
+    expect(colors({ role: 'ink' }).size).toBe(2);
+    expect(colors({ role: 'lead' }).size).toBe(2);
+  });
+
   it('says when no stitch fits', () => {
-    const codes = (edge: 'whole' | 'cut') => {
-      const form = { form: 'ring', widthPx: 200, heightPx: 200, bandPx: 0.5 };
+    const codes = (edge: 'whole' | 'cut', bandPx = 0.5) => {
+      const form = { form: 'ring', widthPx: 200, heightPx: 200, bandPx };
       const part = { kind: 'shape', id: 'it', form, treatments: [newTreatment('knitted', 'k', { pitchPx: 60, edge })] };
       const recipe: Recipe = { version: RECIPE_VERSION, parts: [partOf(part as Parameters<typeof partOf>[0])] };
       const { parts } = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
@@ -124,5 +141,6 @@ describe('knitted', () => {
     };
     expect(codes('cut')).toEqual([]);
     expect(codes('whole')).toEqual(['nothing-knitted']);
+    expect(codes('whole', 90)).toEqual([]);
   });
 });

@@ -102,18 +102,16 @@
   {@render row(rows[0] as Row)}
   <p class="label">Harmonies of the lead</p>
   {#each rows.slice(1) as each (each.label)}{@render row(each)}{/each}
-  <p class="label">
-    From pictures
-    <span class="bring"
-      ><FileLink
-        label="Bring a picture in"
-        hint="A picture whose colors are offered here, with their shares"
-        accept="image/*"
-        disabled={working}
-        take={([file]) => file && void bring(file)}
-      /></span
-    >
-  </p>
+  <div class="bring">
+    <p class="label">From pictures</p>
+    <FileLink
+      label="Bring a picture in"
+      hint="A picture whose colors are offered here, with their shares"
+      accept="image/*"
+      disabled={working}
+      take={([file]) => file && void bring(file)}
+    />
+  </div>
   {#if working}<p class="quiet" role="status">Its colors are being found …</p>{/if}
   {#if said}<p class="fault" role="alert">{said}</p>{/if}
   {#each brought as each (each.source)}{@render row(each, each.source)}{/each}
@@ -130,10 +128,15 @@
     border-bottom: 1px solid var(--color-rule);
   }
   .bring {
-    float: right;
-    font-weight: 400;
-    letter-spacing: 0;
-    text-transform: none;
+    display: flex;
+    align-items: end;
+    justify-content: space-between;
+    margin-top: 14px;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  .bring .label {
+    margin: 0;
+    border: 0;
   }
   .fault {
     color: var(--color-rust);

@@ -12,13 +12,13 @@ export const knittedSchema = z.strictObject({
   ...treatmentBase,
   kind: z.literal('knitted'),
   /** Width of a stitch. */
-  pitchPx: lengthPx(0.5, 500).default(9),
+  pitchPx: lengthPx(0.5, 500).default(4),
   /** Height of a row, in percent of a stitch's width. */
   rowPercent: z.number().min(30).max(200).default(78),
   /** How thick the yarn is, in percent of what leaves no gap. */
   yarnPercent: z.number().min(20).max(100).default(86),
-  /** Whole stitches make the outline, as on real knitting, or the outline cuts them. */
-  edge: z.enum(['whole', 'cut']).default('whole'),
+  /** Whole stitches make the outline, as on real knitting, or the outline cuts them: then nothing is lost, however thin. */
+  edge: z.enum(['whole', 'cut']).default('cut'),
   /** What lies between the stitches: the yarn's color in shade, or nothing. */
   ground: z.enum(['open', 'filled']).default('filled'),
   paint: paintSchema.default({ role: 'ink' }),
@@ -87,28 +87,43 @@ export const knitted: TreatmentKind<typeof knittedSchema> = {
     const [columns, rows] = [Math.max(1, Math.ceil(wide / pitch)), Math.max(1, Math.ceil(high / row))];
     // Rows and stitches stand in the middle of what they fill.
     const [left, top] = [box.left - (columns * pitch - wide) / 2, box.top - (rows * row - high) / 2];
-    const shade = own.ground === 'filled' ? { shade: { paint: own.paint, opacity: own.groundPercent / 100 } } : {};
-    const rowsAt = { left, top, pitch, row, yarn: own.yarnPercent / 100, ...shade };
-    let seen = false;
+    const rowsAt = { left, top, pitch, row, yarn: own.yarnPercent / 100 };
+    let [seen, lost] = [0, 0];
     const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
       const back = invert(map);
       if (leaf.kind === 'picture' || !back) return [leaf];
-      const knit: Knit = { ...rowsAt, map };
+      // Yarn shaded with its own color would be one with what lies between.
+      const paint = samePaint(own.paint, leaf.paint) ? LIGHT : own.paint;
+      const shade = own.ground === 'filled' ? { shade: { paint, opacity: own.groundPercent / 100 } } : {};
+      const knit: Knit = { ...rowsAt, ...shade, map };
       const there: Region = { path: mapPath(leaf.path, map), rule: leaf.rule };
       if (own.edge === 'cut') {
-        seen = true;
+        seen++;
         return [{ ...leaf, laid: { ...leaf.laid, knit } }];
       }
       const made = wholeStitches(there, knit, paths);
-      if (made.path.verbs === '') return [];
-      seen = true;
+      if (made.path.verbs === '') {
+        lost++;
+        return [];
+      }
+      seen++;
       const whole: Region = { path: mapPath(made.path, back), rule: made.rule };
       return [{ ...leaf, ...whole, laid: { ...leaf.laid, knit: { ...knit, whole } } }];
     });
-    return seen ? { ...layers, face } : { ...layers, face, notices: [NOTHING_KNITTED] };
+    if (lost === 0 && seen > 0) return { ...layers, face };
+    return { ...layers, face, notices: [seen > 0 ? SOME_NOT_KNITTED : NOTHING_KNITTED] };
   },
 };
 
+/** What lies between stitches whose yarn is of the shade's own color. */
+const LIGHT = { role: 'paper' } as const;
+const samePaint = (one: object, other: object): boolean => JSON.stringify(one) === JSON.stringify(other);
+
+const SOME_NOT_KNITTED: Problem = {
+  code: 'some-not-knitted',
+  message: 'Some of it is too thin for whole stitches, and is not seen.',
+  fix: 'Make the stitches smaller, or let the outline cut them.',
+};
 const NOTHING_KNITTED: Problem = {
   code: 'nothing-knitted',
   message: 'No whole stitch fits into its strokes, so that nothing of it is seen.',
