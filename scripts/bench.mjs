@@ -7,7 +7,7 @@ await ensureDebianPackages(['postgresql', 'chromium', 'libharfbuzz-bin', 'wameri
 const { withThrowawayApp } = await import('./setup/throwaway.mjs');
 const { register } = await import('tsx/esm/api');
 register();
-const { artSearch, editOfThreeHundredParts, weldingBand } = await import('./bench/building.mjs');
+const { artSearch, editOfThreeHundredParts, oneColorOfManyParts, weldingBand } = await import('./bench/building.mjs');
 const { keystrokeToPicture } = await import('./bench/keystroke.mjs');
 const { editOfLockup } = await import('./bench/lettering-edit.mjs');
 const { serverUnderLoad } = await import('./bench/load.mjs');
@@ -29,7 +29,7 @@ const { facesAgainstShaper, firstScreenAndScrolling } = await import('./bench/ty
 const SECTIONS = {
   kerning: opticalKerningAgainstDesigners,
   shaping: facesAgainstShaper,
-  welding: weldingBand,
+  welding: async () => [...(await weldingBand()), ...(await oneColorOfManyParts())],
   treatments,
   pictures,
   builders,

@@ -107,3 +107,43 @@ export async function weldingBand() {
   }
   return [row('A welding band around a script word of 20 letters', times.slice(5), { median: 100, p95: 100 })];
 }
+
+/** Three hundred parts decided and cut for one color, crowded and apart, as they are when a mark that stands in ink is edited. @returns {Promise<string[]>} */
+export async function oneColorOfManyParts() {
+  const { createDresser, createPart, dress, expect, RECIPE_VERSION, ROLES, STARTING_PALETTE } = await import('../../src/core/index.ts');
+  const { flattenedAlgebra } = await import('../../src/core/pathops/index.ts');
+  const { random } = await import('../../tests/support/random.ts');
+  const { shelfOf } = await import('../../tests/support/fonts.ts');
+  const { paths, resolverOf } = await import('../../tests/support/resolver.ts');
+  const { resolve } = resolverOf(await shelfOf('jost'));
+  const forms = /** @type {const} */ (['disk', 'panel', 'star']);
+  const rows = [];
+  for (const [label, spread] of /** @type {const} */ ([
+    ['apart', 3000],
+    ['crowded', 900],
+  ])) {
+    const times = [];
+    for (let n = 0; n < 3; n++) {
+      const next = random(n + 1);
+      const parts = Array.from({ length: 300 }, (_, at) =>
+        expect(
+          createPart({
+            kind: 'shape',
+            id: `part-${at}`,
+            form: { form: forms[at % 3] ?? 'disk', widthPx: 60 + 60 * next(), heightPx: 60 + 60 * next() },
+            paint: { role: ROLES[Math.floor(next() * ROLES.length)] ?? 'ink' },
+            place: { x: spread * next(), y: spread * next(), turnDeg: 90 * next() },
+          }),
+        ),
+      );
+      const recipe = { version: RECIPE_VERSION, parts };
+      const mark = resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full') });
+      const dressed = createDresser(paths, flattenedAlgebra);
+      const began = performance.now();
+      dressed(mark, recipe, STARTING_PALETTE, 'one-color');
+      times.push(performance.now() - began);
+    }
+    rows.push(row(`One color of 300 parts, ${label}`, times, { median: 5000, p95: 5000 }));
+  }
+  return rows;
+}

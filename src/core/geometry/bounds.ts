@@ -25,6 +25,10 @@ export function unite(one: Bounds | undefined, other: Bounds | undefined): Bound
   };
 }
 
+/** Whether two boxes have no point in common; the empty box has none with any. */
+export const areApart = (one: Bounds | undefined, other: Bounds | undefined): boolean =>
+  !one || !other || one.right < other.left || other.right < one.left || one.bottom < other.top || other.bottom < one.top;
+
 export const grow = (box: Bounds, by: number): Bounds => ({
   left: box.left - by,
   top: box.top - by,

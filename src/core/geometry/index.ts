@@ -1,5 +1,5 @@
 export { apply, compose, IDENTITY, invert, isIdentity, rotation, scaling, translation, type Affine } from './affine';
-export { boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from './bounds';
+export { areApart, boundsOf, centerOf, grow, heightOf, unite, widthOf, type Bounds } from './bounds';
 export { EMPTY_PATH, joinPaths, mapPath, NUMBERS_OF, PathPen, type FillRule, type Path, type Verb } from './path';
 export type { Point } from './point';
 export { crossingsOf } from './crossings';
@@ -54,4 +54,5 @@ export { dashesAlong, type Dashing } from './dashes';
 export { fillRows, gridOver, type CellGrid } from './cells';
 export { distanceInside, opened } from './cell-distance';
 export { thinnedLine, thinnedRing } from './thinned';
+export { united } from './united';
 export { fewForSpline, onSpline, splineThrough } from './spline';

@@ -1,5 +1,5 @@
 import { flatten, type Polygon } from './flatten';
-import { boundsOf, type Bounds } from './bounds';
+import { areApart, boundsOf, centerOf, type Bounds } from './bounds';
 import { NUMBERS_OF, type Path, type Verb } from './path';
 import { joinPaths } from './path';
 import type { Point } from './point';
@@ -49,8 +49,33 @@ function liesIn(polygon: Polygon, other: Polygon): boolean {
 }
 
 /** How deep every polygon lies in the others: even ones are ink, odd ones holes. */
-export const depthsOf = (polygons: readonly Polygon[]): readonly number[] =>
-  polygons.map((polygon, index) => polygons.filter((other, at) => at !== index && liesIn(polygon, other)).length);
+export const depthsOf = (polygons: readonly Polygon[]): readonly number[] => enclosing(polygons).map((around) => around.length);
+
+/**
+ * For every polygon the numbers of those that it lies in. It is only asked of those whose box holds the middle of its own: chords of curves that touch
+ * may reach out of each other's boxes by a little, their middles do not.
+ */
+function enclosing(polygons: readonly Polygon[]): readonly (readonly number[])[] {
+  const boxes = polygons.map(boxOf);
+  return polygons.map((polygon, index) => {
+    const { x, y } = centerOf(boxes[index] as Bounds);
+    return polygons.flatMap((other, at) => {
+      const { left, right, top, bottom } = boxes[at] as Bounds;
+      return at !== index && left <= x && x <= right && top <= y && y <= bottom && liesIn(polygon, other) ? [at] : [];
+    });
+  });
+}
+
+function boxOf(polygon: Polygon): Bounds {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of polygon) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  return { left, top, right, bottom };
+}
 
 /** A piece of ink that hangs together, with its holes. */
 export interface Island extends Region {
@@ -68,9 +93,7 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
     const [polygon] = flatten(path, fine);
     return polygon && polygon.length > 2 ? [{ path, polygon }] : [];
   });
-  const around = contours.map(({ polygon }, index) =>
-    contours.flatMap((other, at) => (at !== index && liesIn(polygon, other.polygon) ? [at] : [])),
-  );
+  const around = enclosing(contours.map(({ polygon }) => polygon));
   return contours.flatMap(({ path }, index) => {
     const depth = (around[index] as readonly number[]).length;
     if (depth % 2 === 1) return [];
@@ -88,13 +111,7 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
 export function contoursNear({ path, rule }: Region): (box: Bounds) => Region {
   const all = contoursOf(path).map((contour) => ({ contour, bounds: boundsOf(contour) }));
   return (box) => ({
-    path: joinPaths(
-      all.flatMap(({ contour, bounds }) =>
-        bounds && bounds.left <= box.right && bounds.right >= box.left && bounds.top <= box.bottom && bounds.bottom >= box.top
-          ? [contour]
-          : [],
-      ),
-    ),
+    path: joinPaths(all.flatMap(({ contour, bounds }) => (areApart(bounds, box) ? [] : [contour]))),
     rule,
   });
 }

@@ -1,5 +1,5 @@
 import type { Hex } from '../color/hex';
-import { IDENTITY, mapPath, type PathAlgebra, type Region } from '../geometry';
+import { areApart, boundsOf, IDENTITY, mapPath, type PathAlgebra, united, type Region } from '../geometry';
 import { walkNodes, type Drawing, type DrawingNode } from '../marks';
 
 /**
@@ -20,11 +20,12 @@ export function weldedOutlines(drawing: Drawing, paths: PathAlgebra): Drawing {
     { shown: true },
   );
   const seen = new Map<Hex, Region[]>();
-  let covered: Region | undefined;
-  for (const { color, region } of leaves.reverse()) {
-    const visible = covered ? paths.combine('subtract', region, covered) : region;
+  for (const [at, { color, region }] of [...leaves.entries()].reverse()) {
+    const box = boundsOf(region.path);
+    // Only what lies over it takes from it: of many parts most stand elsewhere.
+    const over = leaves.slice(at + 1).flatMap((front) => (!areApart(box, boundsOf(front.region.path)) ? [front.region] : []));
+    const visible = over.length > 0 ? paths.combine('subtract', region, united(over, paths)) : region;
     seen.set(color, [...(seen.get(color) ?? []), visible]);
-    covered = covered ? paths.combine('unite', covered, region) : region;
   }
   return {
     ...drawing,

@@ -1,4 +1,4 @@
-import { boundsOf, contoursOf, type Bounds, type Join, type PathAlgebra, type Region } from '../geometry';
+import { areApart, boundsOf, contoursOf, type Join, type PathAlgebra, type Region } from '../geometry';
 import {
   areaOfRegion,
   bandByDefinition,
@@ -22,8 +22,6 @@ const NUDGES = [1, 1 + 2e-4, 1 - 2e-4, 1 + 4e-4];
 const MOST_VERBS = 12_000;
 
 const verbsOf = (regions: readonly Region[]): number => regions.reduce((sum, { path }) => sum + path.verbs.length, 0);
-const apart = (a: Bounds | undefined, b: Bounds | undefined): boolean =>
-  !a || !b || a.right < b.left || b.right < a.left || a.bottom < b.top || b.bottom < a.top;
 const alike = (made: Region, checked: Region, fine?: number): boolean =>
   Math.abs(areaOfRegion(made, fine) - areaOfRegion(checked, fine)) <= ALIKE * areaOfRegion(checked, fine);
 const isClosed = ({ path }: Region): boolean => contoursOf(path).every(({ verbs }) => verbs.endsWith('Z'));
@@ -38,7 +36,7 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
   return {
     combine: (how, one, other) => {
       const made = fast.combine(how, one, other);
-      if (verbsOf([one, other]) > MOST_VERBS || apart(boundsOf(one.path), boundsOf(other.path))) return made;
+      if (verbsOf([one, other]) > MOST_VERBS || areApart(boundsOf(one.path), boundsOf(other.path))) return made;
       const checked = combineFlattened(how, one, other);
       const whole = areaOfRegion(one) + areaOfRegion(other);
       if (Math.abs(areaOfRegion(made) - areaOfRegion(checked)) <= ALIKE * whole) return made;

@@ -1,12 +1,9 @@
-import { boundsOf, compose, IDENTITY, invert, mapPath, type Affine, type Bounds, type PathAlgebra, type Region } from '../../geometry';
+import { areApart, boundsOf, compose, IDENTITY, invert, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
 import type { DrawingNode, Fill, Group } from './drawing';
 import { numberOf } from './number-of';
 
 const carvesAnything = (nodes: readonly DrawingNode[]): boolean =>
   nodes.some((node) => node.kind === 'group' && (node.carves !== undefined || node.shades !== undefined || carvesAnything(node.children)));
-
-const apart = (one: Bounds | undefined, other: Bounds | undefined): boolean =>
-  !one || !other || one.right < other.left || other.right < one.left || one.bottom < other.top || other.bottom < one.top;
 
 /** An area taken away, or a tone that falls there, and how many leaves were painted before it. */
 interface Carving {
@@ -58,7 +55,7 @@ export function carved(groups: readonly Group[], paths: PathAlgebra, remember: <
       for (const { area, shade, map: there } of mine) {
         const lies = compose(back, there);
         // What it does not reach stays as it is.
-        if (apart(boundsOf(region.path), boundsOf(area.path, lies))) continue;
+        if (areApart(boundsOf(region.path), boundsOf(area.path, lies))) continue;
         const met = (of: Region, how: 'intersect' | 'subtract'): Region =>
           remember(
             `${how} ${numberOf(of.path)} ${of.rule} ${numberOf(area.path)} ${Object.values(lies)

@@ -5,8 +5,11 @@ import {
   joinPaths,
   PathPen,
   weightOf,
+  areApart,
   boundsOf,
+  grow as growBox,
   fillRows,
+  united,
   type Bounds,
   type PathAlgebra,
   type Region,
@@ -40,13 +43,7 @@ function stripes(box: Bounds, gap: number): Region {
   return { path: pen.path(), rule: 'nonzero' };
 }
 
-const touches = (a: Bounds | undefined, b: Bounds | undefined, by: number): boolean =>
-  a !== undefined &&
-  b !== undefined &&
-  a.left - by <= b.right &&
-  b.left - by <= a.right &&
-  a.top - by <= b.bottom &&
-  b.top - by <= a.bottom;
+const touches = (a: Bounds | undefined, b: Bounds | undefined, by: number): boolean => !areApart(a && growBox(a, by), b);
 
 interface Piece {
   region: Region;
@@ -85,9 +82,17 @@ export function buildOneColor(
     operations++;
     return paths.combine(how, one, other);
   };
+  // A shape gives room to each of its neighbors, and is grown once for all of them.
+  const grown = new Map<number, Map<Region, Region>>();
   const grow = (region: Region, by: number): Region => {
+    const same = grown.get(by) ?? new Map<Region, Region>();
+    grown.set(by, same);
+    const known = same.get(region);
+    if (known) return known;
     operations++;
-    return paths.grow(region, by, 'round');
+    const made = paths.grow(region, by, 'round');
+    same.set(region, made);
+    return made;
   };
   /** Leaves of one unit that follow each other are one area. */
   const shapes: { readonly unit: number; readonly region: Region }[] = [];
@@ -98,7 +103,7 @@ export function buildOneColor(
     const together = leaves.slice(at, end);
     if (together.length > 1) operations++;
     const [only] = together;
-    shapes.push({ unit, region: together.length === 1 && only ? { path: only.path, rule: only.rule } : weldEach(together, paths) });
+    shapes.push({ unit, region: together.length === 1 && only ? { path: only.path, rule: only.rule } : united(together, paths) });
     at = end;
   }
   const seen = buffer.units;
@@ -162,7 +167,7 @@ export function buildOneColor(
     if (endsUnseen && wishes.get(unit) !== 'outline') {
       const others = new Set(open.map(({ with: neighbor }) => neighbor));
       const beside = shapes.filter((shape) => others.has(shape.unit)).map((shape) => grow(shape.region, 2 * gap));
-      line = combine('intersect', line, weldEach(beside, paths));
+      line = combine('intersect', line, united(beside, paths));
     }
     // What stands in front covers the line as it covers the part.
     for (const front of shapes.slice(index + 1))
@@ -174,19 +179,11 @@ export function buildOneColor(
     const inked = pieces.filter((piece) => inkOf(piece.unit) === ink && !isEmpty(piece.region)).map((piece) => piece.region);
     if (inked.length === 0) return NOTHING;
     operations++;
-    return swept(weldEach(inked, paths), CRUMB * gap * gap);
+    return swept(united(inked, paths), CRUMB * gap * gap);
   });
   return { areas, gaps, operations };
 }
 const ZERO = { l: 0, a: 0, b: 0 };
-
-/** United one by one where contours run both ways: in one step those would punch holes. */
-function weldEach(regions: readonly Region[], paths: PathAlgebra): Region {
-  const [first, ...rest] = regions;
-  if (!first) return NOTHING;
-  if (rest.length === 0) return paths.weld([first]);
-  return rest.reduce<Region>((sum, region) => paths.combine('unite', sum, region), { path: first.path, rule: first.rule });
-}
 
 /** Without islands and holes that are smaller than anybody sees. */
 function swept(region: Region, least: number): Region {

@@ -1,6 +1,6 @@
 import type { Hex } from '../../color/hex';
 import { labsOfPalette } from './palette-labs';
-import { boundsOf, gridOver, heightOf, IDENTITY, widthOf, type PathAlgebra, type Region } from '../../geometry';
+import { boundsOf, distanceInside, gridOver, heightOf, IDENTITY, widthOf, type PathAlgebra, type Region } from '../../geometry';
 import type { Palette } from '../../color/palette';
 import type { Problem } from '../../result/result';
 import type { Drawing } from '../drawing/drawing';
@@ -8,7 +8,7 @@ import type { ResolvedMark } from '../drawing/resolve';
 import { buildOneColor, inkedCells, type Wish } from './build';
 import { decide, type Sheet, type State } from './decide';
 import { BUFFER_CELLS, itemBuffer, type ItemBuffer } from './item-buffer';
-import { distanceOf, labOf, leavesOf, type Lab, type Leaf } from './units';
+import { distanceOf, labOf, leavesOf, type Lab } from './units';
 import { notNought } from '../../numeric/tolerances';
 import type { OneColorWish } from './wishes';
 
@@ -139,7 +139,7 @@ export function oneColor({ mark, palette, paths, sure, wishes, second, onDark }:
   }
   const states = decide(buffer, gapPx, fixed, sheet);
   const first = buildOneColor(leaves, buffer, states, gapPx, inks, paths, drawn);
-  const built = shows(first.areas, buffer, states, leaves) ? first : buildOneColor(leaves, buffer, states, gapPx, inks, sure, drawn);
+  const built = shows(first.areas, buffer, states, gapPx) ? first : buildOneColor(leaves, buffer, states, gapPx, inks, sure, drawn);
   const parts = judged(built.areas, buffer, states, gapPx);
   for (const part of parts)
     if (part.shareOfInk >= SMALL_SHARE && part.told < TOLD_SHARE)
@@ -244,10 +244,14 @@ function inventedShare(areas: readonly Region[], buffer: ItemBuffer, states: rea
   return edges === 0 ? 0 : invented / edges;
 }
 
-/** Whether the area shows what was decided: inked units inked, clear ones clear, and nothing on the ground. */
-function shows(areas: readonly Region[], buffer: ItemBuffer, states: readonly State[], leaves: readonly Leaf[]): boolean {
-  if (leaves.length === 0) return true;
+/**
+ * Whether the area shows what was decided: inked units inked, clear ones clear, and nothing on the ground. Only cells are asked that lie deeper in their
+ * unit than a gap reaches: what a gap takes from small pieces was decided, too.
+ */
+function shows(areas: readonly Region[], buffer: ItemBuffer, states: readonly State[], gapPx: number): boolean {
   const cells = inkedCells(areas, buffer);
+  const depths = depthsIn(buffer);
+  const reach = gapPx / buffer.grid.cell + 1;
   const inked = buffer.units.map(() => 0);
   const all = buffer.units.map(() => 0);
   let [ground, spilled] = [0, 0];
@@ -258,17 +262,31 @@ function shows(areas: readonly Region[], buffer: ItemBuffer, states: readonly St
       if (isInk) spilled++;
       return;
     }
+    if ((depths[at] as number) <= reach) return;
     all[owner] = (all[owner] ?? 0) + 1;
     if (isInk) inked[owner] = (inked[owner] ?? 0) + 1;
   });
   if (spilled > 0.002 * Math.max(1, ground)) return false;
-  return buffer.units.every(({ index, thickness }) => {
+  return buffer.units.every(({ index }) => {
     const whole = all[index] ?? 0;
-    // Too thin for the buffer to say.
-    if (whole < 30 || thickness < 3 * buffer.grid.cell) return true;
+    // Too little for the buffer to say.
+    if (whole < 30) return true;
     const share = (inked[index] ?? 0) / whole;
     return states[index] === 'ink' ? share >= 0.6 : states[index] === 'clear' ? share <= 0.6 : true;
   });
+}
+
+/** How far every cell is from the nearest border between two owners, in cells. */
+function depthsIn({ grid: { columns, rows }, owners }: ItemBuffer): Float32Array {
+  const within = new Uint8Array(owners.length).fill(1);
+  const meet = (at: number, next: number): void => {
+    if (owners[at] !== owners[next]) within[at] = within[next] = 0;
+  };
+  for (let at = 0; at < owners.length; at++) {
+    if ((at + 1) % columns !== 0) meet(at, at + 1);
+    if (at + columns < owners.length) meet(at, at + columns);
+  }
+  return distanceInside(within, columns, rows);
 }
 
 /** How well every part is told apart: along the borders that are seen in full color, whether ink and no ink, or two inks, meet within a gap of them. */
