@@ -24,6 +24,7 @@ const files = [
   'tests/core/pieces/layouts.test.ts',
   'tests/core/engraving/etch.test.ts',
   'tests/core/geometry/extrude.test.ts',
+  'tests/core/watermark/protection.test.ts',
   'tests/reference/degenerate.test.ts',
   'tests/reference/hb-shape.test.ts',
   'tests/reference/combining.test.ts',

@@ -11,7 +11,7 @@ import { random } from '../../support/random';
 import { paths } from '../../support/resolver';
 
 const require = createRequire(import.meta.url);
-const COUNT = casesOf({ inFull: 300, sample: 6 });
+const COUNT = casesOf({ inFull: 300, sample: 3 });
 
 describe('the distance to the edge', () => {
   it('is what looking at every cell finds', () => {

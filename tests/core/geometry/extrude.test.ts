@@ -115,7 +115,7 @@ describe('an extrusion', () => {
         const [fill] = fillsOf(draw(letteringInput({ text: letter, font: { family }, sizePx: 150 })), 'name');
         if (fill) check(`${family} ${letter}`, paths.weld([{ path: fill.path, rule: fill.rule }]));
       }
-    for (const form of oneInEvery(12, FORM_NAMES))
+    for (const form of oneInEvery(30, FORM_NAMES))
       for (let n = 0; n < casesOf({ inFull: 12, sample: 1 }); n++)
         check(form, paths.weld([{ path: mapPath(toSize(outlineOf(startOf(form)), 200, 160), rotation(next() * 360)), rule: 'nonzero' }]));
     expect(off).toEqual([]);

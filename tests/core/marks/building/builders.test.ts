@@ -252,7 +252,7 @@ describe('every builder', () => {
   it.each(BUILDER_NAMES)(
     '%s builds something or says why not, for names in other scripts, of one letter, of sixty, and of none',
     (name) => {
-      for (const text of oneInEvery(2, NAMES))
+      for (const text of oneInEvery(4, NAMES))
         for (const family of ['noto-sans', 'great-vibes'] as const) {
           const hears = heard(text, family, text);
           for (const { numbers } of startsOf(name, context(hears)).slice(0, 4)) {

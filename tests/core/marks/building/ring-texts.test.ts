@@ -93,7 +93,7 @@ describe('the words of badges and submarks', () => {
     const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
     const words = (most: number) => Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ');
     const faults: string[] = [];
-    for (let round = 0; round < casesOf({ inFull: 500, sample: 33 }); round++) {
+    for (let round = 0; round < casesOf({ inFull: 500, sample: 14 }); round++) {
       const hears = heard(words(4), pick(FACES), words(3));
       const isSubmark = round % 11 === 10;
       const numbers = isSubmark

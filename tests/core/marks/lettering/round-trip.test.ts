@@ -86,7 +86,7 @@ describe('every letter operation', () => {
         }
         expect(picture(resolver, read(chain.at(-1)?.number))).toBe(picture(resolver, last));
       }),
-      { numRuns: casesOf({ inFull: 1000, sample: 200 }) },
+      { numRuns: casesOf({ inFull: 1000, sample: 100 }) },
     );
   }, 300_000);
 });

@@ -52,7 +52,7 @@ const picture = (recipe: Recipe, resolver = resolverOf(shelf)): string =>
 
 describe('edits of treatments', () => {
   it('in random sequences leave what a plain list leaves, and undone they leave the beginning', () => {
-    for (let seed = 1; seed <= casesOf({ inFull: 500, sample: 150 }); seed++) {
+    for (let seed = 1; seed <= casesOf({ inFull: 500, sample: 60 }); seed++) {
       const next = random(seed);
       const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
       let recipe = recipeOf(letteringInput({ id: 'a', text: 'ab' }), { kind: 'shape', id: 'b', form: { form: 'disk' } });
@@ -117,7 +117,7 @@ describe('edits of treatments', () => {
       place: { x: 60, y: 0, turnDeg: 0 },
     });
     const cheap = KINDS.filter((kind) => kind !== 'etched' && kind !== 'stepping-outlines');
-    for (let step = 0; step < casesOf({ inFull: 24, sample: 10 }); step++) {
+    for (let step = 0; step < casesOf({ inFull: 24, sample: 5 }); step++) {
       const id = next() < 0.5 ? 'a' : 'b';
       const list = listOf(recipe, id);
       const kind = cheap[Math.floor(next() * cheap.length)] as TreatmentKindName;
