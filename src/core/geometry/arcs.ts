@@ -1,4 +1,5 @@
 import type { PathPen } from './path';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** Most of a circle that one cubic stands for; its radial error is then below 4 millionths of the radius. */
 const MOST_PER_CUBIC = Math.PI / 4;
@@ -9,7 +10,7 @@ const MOST_PER_CUBIC = Math.PI / 4;
  * @source handles of 4/3·tan(a/4) of the radius for an arc of angle a
  */
 export function arcOn(pen: PathPen, cx: number, cy: number, rx: number, ry: number, from: number, by: number): PathPen {
-  const pieces = Math.max(1, Math.ceil(Math.abs(by) / MOST_PER_CUBIC - 1e-9));
+  const pieces = Math.max(1, Math.ceil(Math.abs(by) / MOST_PER_CUBIC - NOUGHT));
   const step = by / pieces;
   const k = (4 / 3) * Math.tan(step / 4);
   for (let i = 0; i < pieces; i++) {

@@ -3,6 +3,7 @@ import { depthsOf } from './islands';
 import type { Path } from './path';
 import type { Point } from './point';
 import type { Region } from './region';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** The middle of an area by its weight, and the area itself. */
 export interface Centroid extends Point {
@@ -59,7 +60,7 @@ export function centroidOf(paths: readonly Path[], tolerance: number): Centroid 
     x += sums.x;
     y += sums.y;
   }
-  return area > 1e-9 ? { x: x / area, y: y / area, area } : undefined;
+  return area > NOUGHT ? { x: x / area, y: y / area, area } : undefined;
 }
 
 const knownEvenOdd = new WeakMap<Path, { readonly tolerance: number; readonly sums: Sums }>();
@@ -95,5 +96,5 @@ export function weightOf(regions: readonly Region[], tolerance: number): Centroi
     x += sums.x;
     y += sums.y;
   }
-  return area > 1e-9 ? { x: x / area, y: y / area, area } : undefined;
+  return area > NOUGHT ? { x: x / area, y: y / area, area } : undefined;
 }

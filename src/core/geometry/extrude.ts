@@ -5,6 +5,7 @@ import { PathPen, type Path } from './path';
 import { at, curvesOf, slope, split, type Curve } from './curves';
 import type { Point } from './point';
 import type { PathAlgebra, Region } from './region';
+import { FINEST_PX, NOUGHT } from '../numeric/tolerances';
 
 /** Places on a curve at which its direction is looked at; between two of them it turns across the way at most once. */
 const LOOKS = 24;
@@ -16,7 +17,7 @@ function sided(piece: Curve, way: (from: Point) => Point): readonly { readonly p
   const facing = (t: number): number => {
     const [to, along] = [way(at(piece, t)), slope(piece, t)];
     const cross = along.x * to.y - along.y * to.x;
-    return Math.abs(cross) <= 1e-9 * Math.hypot(along.x, along.y) * Math.hypot(to.x, to.y) ? 0 : Math.sign(cross);
+    return Math.abs(cross) <= NOUGHT * Math.hypot(along.x, along.y) * Math.hypot(to.x, to.y) ? 0 : Math.sign(cross);
   };
   if (piece.length === 2) {
     // Straight lines are passed from one side all along, on parallel ways and on ways to one point alike.
@@ -99,7 +100,7 @@ export function extrude(area: Region, far: Affine, paths: PathAlgebra): Region {
   };
   const size = area.path.coords.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
   const contours = contoursOf(area.path).flatMap((path) => {
-    const [polygon] = flatten(path, Math.max(1e-4, size / 5000));
+    const [polygon] = flatten(path, Math.max(FINEST_PX, size / 5000));
     return polygon && polygon.length > 2 ? [{ path, polygon }] : [];
   });
   const depths = depthsOf(contours.map(({ polygon }) => polygon));

@@ -2,6 +2,7 @@ import { boundsOf, unite, type Bounds } from './bounds';
 import type { Centroid } from './centroid';
 import { flatten } from './flatten';
 import type { Region } from './region';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** Level lines along which ink is gathered; the middle is then right to about a thousandth of the height. */
 const ROWS = 320;
@@ -55,5 +56,5 @@ export function inkBalance(regions: readonly Region[]): Centroid | undefined {
       reached = to;
     }
   });
-  return area > 1e-9 ? { x: x / area, y: y / area, area } : undefined;
+  return area > NOUGHT ? { x: x / area, y: y / area, area } : undefined;
 }

@@ -3,6 +3,7 @@ import { arcOn } from './arcs';
 import { boundsOf, centerOf, heightOf, widthOf } from './bounds';
 import { mapPath, PathPen, type Path } from './path';
 import type { Point } from './point';
+import { LEVEL, NOUGHT } from '../numeric/tolerances';
 
 /** A closed path through points. */
 export function polygonPath(points: readonly Point[]): Path {
@@ -23,7 +24,7 @@ export function roundedPolygon(points: readonly Point[], radius: number): Path {
     const [inLength, outLength] = [Math.hypot(inX, inY), Math.hypot(outX, outY)];
     const angle = Math.acos(Math.min(1, Math.max(-1, (inX * outX + inY * outY) / (inLength * outLength || 1))));
     const tangent = Math.min(radius / Math.tan(angle / 2), inLength / 2, outLength / 2);
-    if (!(tangent > 1e-9) || angle > Math.PI - 1e-6) {
+    if (!(tangent > NOUGHT) || angle > Math.PI - LEVEL) {
       if (index === 0) pen.move(corner.x, corner.y);
       else pen.line(corner.x, corner.y);
       return;

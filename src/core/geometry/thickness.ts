@@ -1,6 +1,12 @@
 import type { Polygon } from './flatten';
 import type { Point } from './point';
 import { segmentGrid, type SegmentGrid } from './segment-grid';
+import { NOUGHT } from '../numeric/tolerances';
+
+/** A point beside a side is asked for ink at this share of its length away from it. */
+const BESIDE = 0.0001;
+/** A disk shrinks by at least this share, or it is as small as it gets. */
+const SHRINKS = 1e-7;
 
 /** How thick a shape is at one place of its outline: the diameter of the largest disk inside that touches it there. */
 export interface LocalThickness {
@@ -67,7 +73,7 @@ function inkSide(polygon: Polygon, polygons: readonly Polygon[]): number {
   const a = polygon[best] as Point;
   const b = polygon[(best + 1) % polygon.length] ?? a;
   if (longest <= 0) return 1;
-  const off = longest * 1e-4;
+  const off = longest * BESIDE;
   const [nx, ny] = [-(b.y - a.y) / longest, (b.x - a.x) / longest];
   return inside(polygons, (a.x + b.x) / 2 + nx * off, (a.y + b.y) / 2 + ny * off) ? 1 : -1;
 }
@@ -87,7 +93,7 @@ function rayLength(grid: SegmentGrid, x: number, y: number, nx: number, ny: numb
       if (cross === 0) return;
       const t = ((x0 - x) * dy - (y0 - y) * dx) / cross;
       const share = ((x0 - x) * ny - (y0 - y) * nx) / cross;
-      if (share >= -1e-9 && share <= 1 + 1e-9 && t > reach * 1e-9 && t < nearest) nearest = t;
+      if (share >= -NOUGHT && share <= 1 + NOUGHT && t > reach * NOUGHT && t < nearest) nearest = t;
     });
     if (nearest <= to) return nearest;
     if (to === reach) break;
@@ -195,7 +201,7 @@ function largestDisk(grid: SegmentGrid, normals: Float64Array, own: number, x: n
       if (away <= distance) visit(other, px, py, away);
     });
   for (let tries = 0; tries < MOST_SHRINKS; tries++) {
-    let nearest = radius * (1 - 1e-7);
+    let nearest = radius * (1 - SHRINKS);
     let met: Point | undefined;
     within(x + nx * radius, y + ny * radius, nearest, (_, px, py, away) => {
       if (away < nearest) [nearest, met] = [away, { x: px, y: py }];

@@ -1,4 +1,5 @@
 import type { Point } from '../geometry';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** How the edge between two parts of a field runs. @source names: A. C. Fox-Davies, "A Complete Guide to Heraldry", 1909 (public domain) */
 export const LINE_STYLES = ['straight', 'wavy', 'engrailed', 'invected', 'embattled', 'indented', 'nebuly'] as const;
@@ -35,7 +36,7 @@ const STEP: { readonly [S in Exclude<LineStyle, 'straight'>]: readonly (readonly
 export function edgeBetween(from: Point, to: Point, style: LineStyle, step: number): readonly Point[] {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const length = Math.hypot(dx, dy);
-  if (style === 'straight' || length < 1e-9) return [from, to];
+  if (style === 'straight' || length < NOUGHT) return [from, to];
   const steps = Math.max(2, Math.round(length / step));
   const own = length / steps;
   const [ux, uy] = [dx / length, dy / length];

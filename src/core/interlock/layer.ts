@@ -1,4 +1,5 @@
 import { boundsOf, distanceInside, fillRows, mapPath, opened, type Affine, type CellGrid, type Region } from '../geometry';
+import { WHOLE } from '../numeric/tolerances';
 
 /** A shape as cells: what it covers, how deep inside every covered cell lies, and how far outside every other one. */
 export interface Layer {
@@ -95,6 +96,6 @@ function inked(region: Region, grid: CellGrid, empty: number): Uint8Array {
       if (!thick[at]) hair[cell] = (hair[cell] as number) + 1 / (SUB * SUB);
     }
   const mask = new Uint8Array(columns * rows);
-  for (let at = 0; at < mask.length; at++) if ((share[at] as number) >= MOST - 1e-6 || (hair[at] as number) >= LEAST - 1e-6) mask[at] = 1;
+  for (let at = 0; at < mask.length; at++) if ((share[at] as number) >= MOST - WHOLE || (hair[at] as number) >= LEAST - WHOLE) mask[at] = 1;
   return mask;
 }

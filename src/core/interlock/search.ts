@@ -1,6 +1,7 @@
 import { boundsOf, flatten, mapPath, scaling, thicknessOf, type Region } from '../geometry';
 import { layerAt, layerOf, type Layer } from './layer';
 import { judged, type Judged, type Measures } from './score';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** A letter as the search takes it: its area on its baseline, and the height of its face's capitals, in the same unit. */
 export interface WovenLetter {
@@ -164,7 +165,7 @@ function climbed(bench: Bench, start: Found): Found {
         [0, -by],
       ] as const) {
         const result = bench.judge(here.dx + x, here.dy + y);
-        if (result.score > here.result.score + 1e-9) {
+        if (result.score > here.result.score + NOUGHT) {
           here = { ...here, dx: here.dx + x, dy: here.dy + y, result };
           moved = true;
         }

@@ -3,6 +3,7 @@ import { compose, rotation, scaling, translation, type Affine } from '../geometr
 import { BLENDS } from './drawing/drawing';
 import { ONE_COLOR_WISHES } from './one-color/wishes';
 import { treatmentsSchema } from './treating/registry';
+import { ROUNDING } from '../numeric/tolerances';
 
 const coordinate = z.number().min(-100_000).max(100_000);
 
@@ -29,7 +30,13 @@ export function placeAt(map: Affine): Place {
   const scale = Math.hypot(map.a, map.b);
   const turnDeg = (Math.atan2(flip ? -map.b : map.b, flip ? -map.a : map.a) * 180) / Math.PI;
   // Minus zero becomes zero, as it does in storage.
-  return { x: map.e + 0, y: map.f + 0, turnDeg: turnDeg + 0, ...(Math.abs(scale - 1) < 1e-12 ? {} : { scale }), ...(flip ? { flip } : {}) };
+  return {
+    x: map.e + 0,
+    y: map.f + 0,
+    turnDeg: turnDeg + 0,
+    ...(Math.abs(scale - 1) < ROUNDING ? {} : { scale }),
+    ...(flip ? { flip } : {}),
+  };
 }
 
 /** Names a part within its recipe. */

@@ -1,4 +1,5 @@
 import { joinPaths, PathPen, reversePath, windingOf, type Path, type Point } from '../geometry';
+import { DIRECTION_STEP } from '../numeric/tolerances';
 
 /** A smooth line from 0 to 1. */
 export type Stroke = (t: number) => Point;
@@ -25,8 +26,7 @@ function through(pen: PathPen, points: readonly Point[], closed: boolean): void 
 
 /** Direction across a line, to its right hand on screen. */
 function across(line: Stroke, t: number): Point {
-  const e = 1e-4;
-  const [a, b] = [line(Math.max(0, t - e)), line(Math.min(1, t + e))];
+  const [a, b] = [line(Math.max(0, t - DIRECTION_STEP)), line(Math.min(1, t + DIRECTION_STEP))];
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   return { x: -(b.y - a.y) / length, y: (b.x - a.x) / length };
 }
@@ -58,8 +58,7 @@ export function closedBrush(line: Stroke, width: number, steps: number): Path {
     Array.from({ length: steps }, (_, index) => {
       const t = index / steps;
       const at = line(t);
-      const e = 1e-4;
-      const [a, b] = [line((t - e + 1) % 1), line((t + e) % 1)];
+      const [a, b] = [line((t - DIRECTION_STEP + 1) % 1), line((t + DIRECTION_STEP) % 1)];
       const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
       return { x: at.x + ((sign * -(b.y - a.y)) / length) * (width / 2), y: at.y + ((sign * (b.x - a.x)) / length) * (width / 2) };
     });

@@ -1,5 +1,6 @@
 import { centerOf, heightOf, widthOf, type Bounds } from '../geometry';
 import { fail, ok, type Result } from '../result/result';
+import { WHOLE } from '../numeric/tolerances';
 
 /** Smallest and largest picture width and height, in pixels. */
 export const SMALLEST_PICTURE_PX = 16;
@@ -46,7 +47,7 @@ export function rasterFrame(box: Bounds, { widthPx, heightPx }: PictureSize): Re
     heightPx === undefined ? Infinity : heightPx / heightOf(box),
   );
   // A hair less than the exact side still counts as whole: 100.0000001 rows are 100 rows.
-  const whole = (length: number) => Math.max(1, Math.ceil(length * scale - 1e-6));
+  const whole = (length: number) => Math.max(1, Math.ceil(length * scale - WHOLE));
   const [wide, high] = [widthPx ?? whole(widthOf(box)), heightPx ?? whole(heightOf(box))];
   if (wide > LARGEST_PICTURE_PX || high > LARGEST_PICTURE_PX) {
     const [given, side, far, other] = heightPx === undefined ? [wide, 'wide', high, 'high'] : [high, 'high', wide, 'wide'];

@@ -13,6 +13,7 @@ import {
 } from 'clipper2-ts';
 import { boundsOf, flatten, heightOf, PathPen, widthOf, type Combining, type Join, type Region } from '../geometry';
 import { strokeByDefinition } from './stroke-by-definition';
+import { LINE_PX } from '../numeric/tolerances';
 
 /** Curves are flattened this finely before polygons are combined: in the region's unit, and never coarser than a share of its size. */
 const FINE = 0.02;
@@ -34,7 +35,7 @@ interface Grain {
 /** How fine polygons must be for regions of a size. */
 function grainFor(regions: readonly Region[], fine: number): Grain {
   const size = Math.max(
-    1e-6,
+    LINE_PX,
     ...regions.map(({ path }) => {
       const box = boundsOf(path);
       return box ? Math.max(widthOf(box), heightOf(box)) : 0;

@@ -1,5 +1,6 @@
 import { areaD, FillRule, unionD, type PathD, type PathsD } from 'clipper2-ts';
 import { chordsOf, contoursOf, headings, curvesOf, type Join, type Path, type Point } from '../geometry';
+import { NOUGHT } from '../numeric/tolerances';
 
 /** Largest turn between two points of a round join, in radians. */
 const ROUND_STEP = 0.05;
@@ -11,7 +12,7 @@ const positive = (polygon: PathD): PathD => (areaD(polygon) < 0 ? polygon.revers
 function joinAt(at: Point, u: Point, v: Point, half: number, join: Join, miterLimit: number): PathD {
   const sine = u.x * v.y - u.y * v.x;
   const turned = Math.abs(Math.atan2(sine, u.x * v.x + u.y * v.y));
-  if (turned < 1e-9) return [];
+  if (turned < NOUGHT) return [];
   const side = sine > 0 ? -half : half;
   const from = { x: at.x - u.y * side, y: at.y + u.x * side };
   const to = { x: at.x - v.y * side, y: at.y + v.x * side };

@@ -1,4 +1,4 @@
-import { notNought } from '../numeric/tolerances';
+import { notNought, STRAIGHT_RAD } from '../numeric/tolerances';
 import { joinPaths, PathPen, polygonPath, warpPath, type Path, type Point, type Warp } from '../geometry';
 import { angle, count, defineForm, length, levelLine, percent, sized, type NumberField, type TextLine } from './form';
 
@@ -122,7 +122,7 @@ function bentLine({ points, heightPx }: TextLine, warp: Warp, pieces: number): T
 /** Bends a level band along a circle so that its middle line keeps its length; upward or downward by the sign. */
 function arched(bendDeg: number, widthPx: number): Warp {
   const turn = (bendDeg * Math.PI) / 180;
-  if (Math.abs(turn) < 1e-4) return (x, y) => ({ x, y, acrossX: 1, acrossY: 0, downX: 0, downY: 1 });
+  if (Math.abs(turn) < STRAIGHT_RAD) return (x, y) => ({ x, y, acrossX: 1, acrossY: 0, downX: 0, downY: 1 });
   const radius = widthPx / turn;
   return (x, y) => {
     const a = x / radius;

@@ -6,6 +6,9 @@ import { paintSchema, type Paint } from '../drawing/paint';
 import { GAP_PIECES, gapPair } from './gap-pair';
 import { ringWords } from './ring-words';
 
+/** How far beyond the middle a mirror stands, as a share of the letter. */
+const HAIR_SHARE = 0.001;
+
 export const CROPS = ['whole', 'left', 'right', 'upper', 'lower', 'left-mirrored', 'right-mirrored', 'upper-mirrored', 'quarter'] as const;
 type Crop = (typeof CROPS)[number];
 const CROP_LABELS: { readonly [C in Crop]: string } = {
@@ -152,7 +155,7 @@ function symbol(kit: Kit, n: Submark, radius: number, paint: Paint): void {
     return;
   }
   // The half that is kept is the one in which most of the ink's box lies: the mirror stands a hair beyond the middle for that.
-  const hair = 1e-3 * Math.max(width, height);
+  const hair = HAIR_SHARE * Math.max(width, height);
   const letterMiddle = { x: ((left + right) / 2) * size + x, y: ((top + bottom) / 2) * size + y };
   const wantsLeft = n.crop === 'left-mirrored';
   const wantsUpper = n.crop === 'upper-mirrored' || n.crop === 'quarter';

@@ -23,6 +23,7 @@ import { SIZE_LIMITS } from '../lettering/schema';
 import { placeAt, placing, type Place } from '../part-base';
 import type { ResolvedMark, ResolvedPart } from '../drawing/resolve';
 import type { KnownPart } from '../registry';
+import { LEVEL, NOUGHT, ROUNDING } from '../../numeric/tolerances';
 
 /** Outlines are flattened this finely where points of them touch a line, in mark pixels. */
 const FINE_PX = 0.02;
@@ -110,8 +111,8 @@ export function underMap(part: KnownPart, { outer, transform }: Pick<ResolvedPar
 
 /** A scale of one, and turns of nothing, are not written down. */
 function tidied({ scale, turnDeg, ...place }: Place): Place {
-  const turn = Math.abs(turnDeg) < 1e-9 ? 0 : turnDeg;
-  return { ...place, turnDeg: turn, ...(scale === undefined || Math.abs(scale - 1) < 1e-12 ? {} : { scale }) };
+  const turn = Math.abs(turnDeg) < NOUGHT ? 0 : turnDeg;
+  return { ...place, turnDeg: turn, ...(scale === undefined || Math.abs(scale - 1) < ROUNDING ? {} : { scale }) };
 }
 
 /** The part turned about the middle of its ink. */
@@ -125,7 +126,7 @@ export const scaledInPlace = (part: KnownPart, resolved: ResolvedPart, by: numbe
 /** Whether a part has a width and a height of its own that lie level or upright in the mark, so that each can be pulled by itself. */
 export function hasFreeSides(part: KnownPart, { transform: { a, b } }: Pick<ResolvedPart, 'transform'>): boolean {
   const sides = part.kind === 'shape' && 'widthPx' in part.form && 'heightPx' in part.form;
-  return sides && Math.min(Math.abs(a), Math.abs(b)) <= 1e-6 * Math.hypot(a, b);
+  return sides && Math.min(Math.abs(a), Math.abs(b)) <= LEVEL * Math.hypot(a, b);
 }
 
 /** The part pulled wider and taller about a point of the mark, each side by itself where it has sides of its own; else in proportion by the larger. */

@@ -12,6 +12,9 @@ import {
   type Region,
 } from '../../geometry';
 
+/** Colors that change by less than this a pixel are taken to change by so much. */
+const SLOWEST = 1e-6;
+
 /**
  * A piece of an area with its own straight run of colors: files know gradients along a line and outward alone, so that one that bends is laid
  * in pieces, back to front.
@@ -36,7 +39,7 @@ const HAIR = 0.1;
 /** A run whose value at `at` is `value` and grows by `slope` a pixel along a direction. */
 function straight(at: Point, value: number, direction: Point, slope: number): Run {
   // Where hardly anything changes, the run is long, and not endless.
-  const length = 1 / Math.max(Math.abs(slope), 1e-6);
+  const length = 1 / Math.max(Math.abs(slope), SLOWEST);
   const [x, y] = [direction.x * length, direction.y * length];
   return { kind: 'linear', map: { a: x, b: y, c: -y, d: x, e: at.x - x * value, f: at.y - y * value } };
 }

@@ -15,6 +15,7 @@ import {
   type Region,
 } from '../../geometry';
 import type { Cut } from './schema';
+import { STRAIGHT_RAD } from '../../numeric/tolerances';
 
 const region = (path: Path): Region => ({ path, rule: 'nonzero' });
 
@@ -31,7 +32,7 @@ const standing = (cut: Cut, around: Bounds): Affine =>
 /** A strip along a circle's arc: its middle line has the given length and turns by the given angle, its middle at the origin. */
 function arcStrip(length: number, bendDeg: number, thickness: number): Path {
   const bend = (bendDeg * Math.PI) / 180;
-  if (Math.abs(bend) < 1e-3) return box(-length / 2, -thickness / 2, length / 2, thickness / 2);
+  if (Math.abs(bend) < STRAIGHT_RAD) return box(-length / 2, -thickness / 2, length / 2, thickness / 2);
   const radius = length / bend;
   // Seen from the center of its circle; a strip that bends upward has it above.
   const from = -Math.PI / 2 - bend / 2;

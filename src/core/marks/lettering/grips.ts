@@ -1,4 +1,4 @@
-import { notNought } from '../../numeric/tolerances';
+import { notNought, STRAIGHT_RAD } from '../../numeric/tolerances';
 import { heightOf, widthOf, type Bounds, type Point } from '../../geometry';
 import type { Belt, Cut } from './schema';
 
@@ -47,7 +47,7 @@ const TURN_AT = 0.36;
 /** Where the end of an arc of a length and bend lies from its middle. */
 function arcEnd(length: number, bendDeg: number): Point {
   const bend = (bendDeg * Math.PI) / 180;
-  if (Math.abs(bend) < 1e-3) return { x: length / 2, y: 0 };
+  if (Math.abs(bend) < STRAIGHT_RAD) return { x: length / 2, y: 0 };
   const radius = length / bend;
   return { x: radius * Math.sin(bend / 2), y: radius * (1 - Math.cos(bend / 2)) };
 }
@@ -55,7 +55,7 @@ function arcEnd(length: number, bendDeg: number): Point {
 /** A place beside an arc: so far along from its middle, so far outside of it. */
 function besideArc(along: number, length: number, bendDeg: number, outward: number): readonly [x: number, y: number] {
   const bend = (bendDeg * Math.PI) / 180;
-  if (Math.abs(bend) < 1e-3) return [along, outward];
+  if (Math.abs(bend) < STRAIGHT_RAD) return [along, outward];
   const radius = length / bend;
   const far = radius + Math.sign(radius) * outward;
   const angle = along / radius;
@@ -65,7 +65,7 @@ function besideArc(along: number, length: number, bendDeg: number, outward: numb
 /** How far a place lies from an arc. */
 function awayFromArc(to: Point, length: number, bendDeg: number): number {
   const bend = (bendDeg * Math.PI) / 180;
-  if (Math.abs(bend) < 1e-3) return Math.abs(to.y);
+  if (Math.abs(bend) < STRAIGHT_RAD) return Math.abs(to.y);
   const radius = length / bend;
   return Math.abs(Math.hypot(to.x, to.y - radius) - Math.abs(radius));
 }
@@ -109,7 +109,7 @@ export function cutGrips(cut: Cut, box: Bounds): readonly Grip<Partial<Cut>>[] {
           const chord = Math.hypot(local.x, local.y);
           // From an arc's middle its end is seen at a quarter of the bend.
           const bend = clamp(4 * Math.atan2(local.y, notNought(local.x)), (-350 * Math.PI) / 180, (350 * Math.PI) / 180);
-          const whole = Math.abs(bend) < 1e-3 ? 2 * chord : (chord / (2 * Math.sin(bend / 4))) * bend;
+          const whole = Math.abs(bend) < STRAIGHT_RAD ? 2 * chord : (chord / (2 * Math.sin(bend / 4))) * bend;
           return { bendDeg: round(degrees(bend)), lengthPercent: percentOf(whole) };
         },
       },

@@ -1,4 +1,4 @@
-import { notNought } from '../../numeric/tolerances';
+import { notNought, NOUGHT } from '../../numeric/tolerances';
 import type { ItemBuffer, SeenUnit } from './item-buffer';
 
 /** How a unit is shown where there is one color. */
@@ -165,7 +165,7 @@ function solve(own: readonly (readonly number[])[], pairs: readonly Pair[]): rea
       for (let index = 0; index < count; index++) {
         const now = local(states, index, states[index] as number);
         for (const state of allowed[index] ?? [])
-          if (local(states, index, state) < now - 1e-9) {
+          if (local(states, index, state) < now - NOUGHT) {
             states[index] = state;
             changed = true;
             break;
@@ -183,7 +183,7 @@ function solve(own: readonly (readonly number[])[], pairs: readonly Pair[]): rea
         for (const a of allowed[one] ?? [])
           for (const b of allowed[other] ?? []) {
             const cost = both(a, b);
-            if (cost < lowest - 1e-9) [bestA, bestB, lowest] = [a, b, cost];
+            if (cost < lowest - NOUGHT) [bestA, bestB, lowest] = [a, b, cost];
           }
         [states[one], states[other]] = [bestA, bestB];
         if (bestA !== a0 || bestB !== b0) changed = true;
@@ -200,7 +200,7 @@ function solve(own: readonly (readonly number[])[], pairs: readonly Pair[]): rea
   const states: number[] = new Array<number>(count).fill(-1);
   let looked = 0;
   const descend = (at: number, sum: number): void => {
-    if (looked++ > MOST_LOOKED_AT || sum + (rest[at] as number) >= least - 1e-9) return;
+    if (looked++ > MOST_LOOKED_AT || sum + (rest[at] as number) >= least - NOUGHT) return;
     if (at === count) {
       least = sum;
       best = [...states];

@@ -1,5 +1,6 @@
 import { fillRows, type CellGrid } from '../../geometry';
 import { distanceOf, type Lab, type Leaf, type Unit } from './units';
+import { NOUGHT } from '../../numeric/tolerances';
 
 /** Cells on the longer side. Decisions are the same at 256, 512 and 768. */
 export const BUFFER_CELLS = 256;
@@ -90,7 +91,7 @@ export function itemBuffer(leaves: readonly Leaf[], units: readonly Unit[], grid
     if (at + grid.columns < count) meet(at, at + grid.columns);
   }
   const { cell } = grid;
-  const darkest = paper.l - ink.l || 1e-9;
+  const darkest = paper.l - ink.l || NOUGHT;
   return {
     grid,
     owners,

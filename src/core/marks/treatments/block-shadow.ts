@@ -4,6 +4,9 @@ import { paintSchema } from '../drawing/paint';
 import { painted, silhouette } from '../treating/layers';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
+/** The far end of a shadow that runs out in a point, as a share of the near one. */
+const NEXT_TO_A_POINT = 0.0001;
+
 export const blockShadowSchema = z.strictObject({
   ...treatmentBase,
   kind: z.literal('block-shadow'),
@@ -30,7 +33,7 @@ export function farEnd(
   if (taperPercent === 0) return moved;
   const { x, y } = centerOf(box);
   // A point stands for no area at all; next to nothing does.
-  const size = Math.max(1e-4, 1 - taperPercent / 100);
+  const size = Math.max(NEXT_TO_A_POINT, 1 - taperPercent / 100);
   return compose(moved, compose(translation(x, y), compose(scaling(size), translation(-x, -y))));
 }
 

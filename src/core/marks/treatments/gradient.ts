@@ -5,6 +5,7 @@ import { paintSchema } from '../drawing/paint';
 import { plainly, type PaintedFill, type PaintedNode } from '../drawing/painted';
 import { mapLeaves } from '../treating/layers';
 import { percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { NOUGHT } from '../../numeric/tolerances';
 
 const ofBox = z.number().min(-500).max(500);
 
@@ -40,7 +41,7 @@ function endsOver({ fromX, fromY, toX, toY }: GradientTreatment, box: Bounds): {
     y: box.top + ((box.bottom - box.top) * y) / 100,
   });
   const [from, to] = [at(fromX, fromY), at(toX, toY)];
-  return Math.hypot(to.x - from.x, to.y - from.y) < 1e-9 ? undefined : { from, to };
+  return Math.hypot(to.x - from.x, to.y - from.y) < NOUGHT ? undefined : { from, to };
 }
 
 /** From the gradient's plane to that of its ends. */

@@ -3,6 +3,7 @@ import { extrude, flatten, shrunk, thicknessOf, translation, type PathAlgebra, t
 import { paintSchema } from '../drawing/paint';
 import { cutLeaves, faceArea, painted } from '../treating/layers';
 import { angleDeg, lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { FINEST_PX } from '../../numeric/tolerances';
 
 export const inlineSchema = z.strictObject({
   ...treatmentBase,
@@ -26,7 +27,7 @@ const MAIN_STROKES = 0.8;
  */
 function middleLine(area: Region, width: number, paths: PathAlgebra): Region | undefined {
   const size = area.path.coords.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
-  const thickness = thicknessOf(flatten(area.path, Math.max(1e-3, size / 3000)));
+  const thickness = thicknessOf(flatten(area.path, Math.max(FINEST_PX, size / 3000)));
   if (!thickness) return undefined;
   const stems = thickness.places.filter(({ end }) => !end);
   const wanted = MAIN_STROKES * stems.reduce((sum, { length }) => sum + length, 0);

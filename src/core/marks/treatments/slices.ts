@@ -5,6 +5,7 @@ import { paintSchema } from '../drawing/paint';
 import { mapLeaves } from '../treating/layers';
 import { angleDeg, lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 import { plainly, type PaintedNode } from '../drawing/painted';
+import { LINE_PX } from '../../numeric/tolerances';
 
 export const slicesSchema = z.strictObject({
   ...treatmentBase,
@@ -83,7 +84,7 @@ export const slices: TreatmentKind<typeof slicesSchema> = {
       const pitch = (to - from) * 1000;
       const line = stripes(
         { angleDeg: 0, pitch, thickness: to - from, phase: middle / pitch, ...waves },
-        { ...whole, top: middle - 1e-6, bottom: middle + 1e-6 },
+        { ...whole, top: middle - LINE_PX, bottom: middle + LINE_PX },
       );
       return { path: mapPath(line.path, rotation(cuts.angleDeg)), rule: 'nonzero' };
     };

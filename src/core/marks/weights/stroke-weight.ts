@@ -10,6 +10,10 @@ import {
   type Region,
   type Thickness,
 } from '../../geometry';
+import { FINEST_PX } from '../../numeric/tolerances';
+
+/** A stroke within this share of the weight that is asked for has it. */
+const SAME_WEIGHT = 0.001;
 
 /** Share of a counter's width, or of a thin stroke, that a change of weight always leaves on either side of its middle. */
 const LEFT_OPEN = 0.3;
@@ -20,7 +24,7 @@ const FINE = 1 / 4000;
 /** Thickness all over a welded area. */
 export function thicknessOfArea(area: Region): Thickness | undefined {
   const size = area.path.coords.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
-  return thicknessOf(flatten(area.path, Math.max(1e-4, size * FINE)));
+  return thicknessOf(flatten(area.path, Math.max(FINEST_PX, size * FINE)));
 }
 
 const solid = (path: Region['path']): Region => ({ path, rule: 'nonzero' });
@@ -34,7 +38,7 @@ export function withWeight(area: Region, weight: number, paths: PathAlgebra): Re
   const now = thicknessOfArea(area);
   if (!now) return area;
   const by = (weight - now.median) / 2;
-  if (Math.abs(by) < now.median * 1e-3) return area;
+  if (Math.abs(by) < now.median * SAME_WEIGHT) return area;
   if (by < 0) return shrunk(area, Math.min(-by, LEFT_OPEN * now.thinnest.thickness), paths);
   const islands = islandsOf(area);
   const outside = paths.weld(islands.map((island) => grown(solid(island.solid), by, 'miter', paths)));

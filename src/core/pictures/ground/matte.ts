@@ -3,6 +3,12 @@ import { boxMean } from '../tones/guided';
 import { scaledDown, type Pixels } from '../pixels';
 import { pixelsUnder, type Stroke } from './strokes';
 import type { Subject } from './subject';
+import { NOUGHT } from '../../numeric/tolerances';
+
+/** Farther than any pixel of any picture, in pixels. */
+const FAR = 1e6;
+/** A mean over a neighborhood counts from this share of known pixels on: in the near one, and in the wider one that stands in for it. */
+const [SOME_NEAR, SOME_WIDER] = [0.001, 0.0001];
 
 /** Longest side at which soft edges are worked out. */
 export const MATTE_SIDE = 820;
@@ -41,7 +47,7 @@ const COARSE = 4;
 /** How far every pixel is from those of a value, within 8 %. @source G. Borgefors, "Distance transformations in digital images", CVGIP 34, 1986 */
 function distanceTo(mask: Uint8Array, value: number, columns: number, rows: number): Float32Array {
   const far = new Float32Array(mask.length);
-  for (let at = 0; at < mask.length; at++) far[at] = mask[at] === value ? 0 : 1e6;
+  for (let at = 0; at < mask.length; at++) far[at] = mask[at] === value ? 0 : FAR;
   const slant = Math.SQRT2;
   for (let y = 0; y < rows; y++)
     for (let x = 0; x < columns; x++) {
@@ -123,7 +129,7 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
     const [dr, dg, db] = [fr - br, fg - bg, fb - bb];
     const [cr, cg, cb] = [(planes[0][at] as number) - br, (planes[1][at] as number) - bg, (planes[2][at] as number) - bb];
     const length = dr * dr + dg * dg + db * db;
-    const onLine = length > 1e-6 ? Math.min(1, Math.max(0, (cr * dr + cg * dg + cb * db) / length)) : 0.5;
+    const onLine = length > NOUGHT ? Math.min(1, Math.max(0, (cr * dr + cg * dg + cb * db) / length)) : 0.5;
     const residual = (cr - onLine * dr) ** 2 + (cg - onLine * dg) ** 2 + (cb - onLine * db) ** 2;
     // The line tells where colors lie on it and its ends are apart; else the filter does.
     const tells = Math.exp(-residual / (2 * LINE_SIGMA * LINE_SIGMA)) * Math.min(1, length / APART);
@@ -187,9 +193,9 @@ function coarseColors(
   const means = sums.map((sum) => {
     const [close, far] = [boxMean(sum, wide, high, reach), boxMean(sum, wide, high, 5 * reach)];
     return close.map((total, at) =>
-      (near[at] as number) > 1e-3
+      (near[at] as number) > SOME_NEAR
         ? total / (near[at] as number)
-        : (wider[at] as number) > 1e-4
+        : (wider[at] as number) > SOME_WIDER
           ? (far[at] as number) / (wider[at] as number)
           : 0.5,
     );

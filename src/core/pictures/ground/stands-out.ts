@@ -1,5 +1,6 @@
 import { histogramOf, otsu } from '../tones/thresholds';
 import { apart, colorSteps, colorWays, type Superpixels } from './superpixels';
+import { NOUGHT } from '../../numeric/tolerances';
 
 /** Of distances of color along ways, of those in the plane (shares of the longer side), and of how a patch holds on to the rim. */
 const [WAY_SIGMA, PLACE_SIGMA, RIM_SIGMA] = [7, 0.25, 1];
@@ -70,7 +71,7 @@ export function standsOut(patches: Superpixels, columns: number, rows: number): 
   const [low, high] = [Math.min(...subject), Math.max(...subject)];
   // All alike: nothing stands out.
   const spread = high - low;
-  const even = spread < 0.06 || top < 1e-9;
+  const even = spread < 0.06 || top < NOUGHT;
   const stretched = subject.map((value) => (even ? 0 : (value - low) / spread));
   const [threshold = 0.5] = otsu(histogramOf(stretched), 1);
   return { subject: stretched, ground, threshold: even ? 1 : threshold };

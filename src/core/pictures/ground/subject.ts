@@ -5,6 +5,9 @@ import { LEAST_STEP, standsOut } from './stands-out';
 import { pixelsUnder, type Stroke } from './strokes';
 import { apart, colorSteps, colorWays, superpixels, type ColorPlanes, type Superpixels } from './superpixels';
 
+/** The mean squared step between neighbors of a picture that is all of one color; never less. */
+const PLAIN = 0.001;
+
 /** Longest side at which subject and ground are parted; more is no better. */
 export const PARTING_SIDE = 288;
 /** About how many patches. */
@@ -91,7 +94,7 @@ function partingCosts([l, a, b]: ColorPlanes, columns: number, rows: number): Cu
     return out;
   });
   const mean = squares.reduce((sum, plane) => sum + plane.reduce((total, value) => total + value, 0), 0) / (4 * columns * rows);
-  const beta = 1 / (2 * Math.max(mean, 1e-3));
+  const beta = 1 / (2 * Math.max(mean, PLAIN));
   return squares.map((plane, way) =>
     plane.map((square) => (PARTING * Math.exp(-beta * square)) / (way < 2 ? 1 : Math.SQRT2)),
   ) as unknown as CutCosts['parting'];

@@ -1,4 +1,5 @@
 import type { Ball, Form, Limb, Solid, Turned } from './solid';
+import { NOUGHT } from '../../numeric/tolerances';
 
 /** Solids seen straight from the front: how far in front of the ground every pixel stands, and which solid is seen there. */
 export interface HeightMap {
@@ -33,7 +34,7 @@ function ballHeight({ at, rx, ry, turnDeg, depth }: Ball): { readonly reach: Rea
 function limbHeight({ from, to, fromR, toR }: Limb): { readonly reach: Reach; readonly height: HeightAt } {
   const r = Math.max(fromR, toR);
   const [ax, ay] = [to.x - from.x, to.y - from.y];
-  const length2 = ax * ax + ay * ay || 1e-9;
+  const length2 = ax * ax + ay * ay || NOUGHT;
   return {
     reach: {
       left: Math.min(from.x, to.x) - r,
@@ -58,7 +59,7 @@ interface Segment {
 }
 const squaredDistance = ({ x0, y0, x1, y1 }: Segment, x: number, y: number): number => {
   const [ax, ay] = [x1 - x0, y1 - y0];
-  const share = Math.min(1, Math.max(0, ((x - x0) * ax + (y - y0) * ay) / (ax * ax + ay * ay || 1e-12)));
+  const share = Math.min(1, Math.max(0, ((x - x0) * ax + (y - y0) * ay) / (ax * ax + ay * ay || NOUGHT)));
   return (x - x0 - ax * share) ** 2 + (y - y0 - ay * share) ** 2;
 };
 

@@ -1,3 +1,5 @@
+import { NOUGHT } from '../../numeric/tolerances';
+
 /** Steps that a scale from 0 to 1 is counted in. */
 const BINS = 256;
 /** Most thresholds that are searched for. */
@@ -46,8 +48,8 @@ export function otsu(histogram: Float64Array, count = 1): readonly number[] {
       for (let from = group - 1; from < to; from++) {
         const value = (best[from] as number) + worth(from, to);
         const gain = value - (next[to] as number);
-        if (gain > 1e-9 * Math.abs(value)) [next[to], ties, sum] = [value, 1, from];
-        else if (gain > -1e-9 * Math.abs(value)) [ties, sum] = [ties + 1, sum + from];
+        if (gain > NOUGHT * Math.abs(value)) [next[to], ties, sum] = [value, 1, from];
+        else if (gain > -NOUGHT * Math.abs(value)) [ties, sum] = [ties + 1, sum + from];
       }
       // Between two groups with nothing between them, the middle of what is as good.
       cut[to] = Math.round(sum / Math.max(1, ties));

@@ -1,4 +1,5 @@
 import type { Point } from '../../geometry';
+import { NOUGHT } from '../../numeric/tolerances';
 
 export interface Circle {
   readonly x: number;
@@ -28,7 +29,7 @@ export function circleOf(ring: readonly Point[]): Circle | undefined {
     [xx, xy, yy, xz, yz, meanSquare] = [xx + x * x, xy + x * y, yy + y * y, xz + x * z, yz + y * z, meanSquare + z / count];
   }
   const det = xx * yy - xy * xy;
-  if (!(det > 1e-9)) return undefined;
+  if (!(det > NOUGHT)) return undefined;
   const [cx, cy] = [(xz * yy - yz * xy) / (2 * det), (yz * xx - xz * xy) / (2 * det)];
   const radius = Math.sqrt(meanSquare + cx * cx + cy * cy);
   const circle = { x: cx + mx, y: cy + my, radius };

@@ -4,6 +4,10 @@ import { circleOf } from './circle';
 import { cornersOf, meetingOf, type Line } from './corners';
 import { fitCubic, type Cubic } from './fit-cubic';
 import { straightRuns, type Run } from './straight-runs';
+import { NOUGHT } from '../../numeric/tolerances';
+
+/** What moves by less than this, in pixels of the picture, has no farthest point. */
+const STANDS_STILL = 0.001;
 
 /** A piece of an outline: a straight line, or a curve. */
 export type Piece = { readonly kind: 'line'; readonly from: Point; readonly to: Point } | ({ readonly kind: 'cubic' } & Cubic);
@@ -34,7 +38,7 @@ function evened(points: readonly Point[], closed: boolean): Point[] {
   for (let index = 1; index < row.length; index++) {
     const [a, b] = [row[index - 1] as Point, row[index] as Point];
     const length = Math.hypot(b.x - a.x, b.y - a.y);
-    while (next <= gone + length + 1e-9 && made.length < steps) {
+    while (next <= gone + length + NOUGHT && made.length < steps) {
       const t = length > 0 ? Math.min(1, (next - gone) / length) : 0;
       made.push({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
       next += total / steps;
@@ -95,8 +99,8 @@ function extremesOf(points: readonly Point[]): readonly number[] {
   const reach = 3;
   for (let index = reach; index < points.length - reach; index++) {
     const [a, here, b] = [points[index - reach] as Point, points[index] as Point, points[index + reach] as Point];
-    const flatX = (here.x - a.x) * (b.x - here.x) <= 0 && Math.abs(here.x - a.x) + Math.abs(b.x - here.x) > 1e-3;
-    const flatY = (here.y - a.y) * (b.y - here.y) <= 0 && Math.abs(here.y - a.y) + Math.abs(b.y - here.y) > 1e-3;
+    const flatX = (here.x - a.x) * (b.x - here.x) <= 0 && Math.abs(here.x - a.x) + Math.abs(b.x - here.x) > STANDS_STILL;
+    const flatY = (here.y - a.y) * (b.y - here.y) <= 0 && Math.abs(here.y - a.y) + Math.abs(b.y - here.y) > STANDS_STILL;
     if ((flatX || flatY) && (found.length === 0 || index - (found[found.length - 1] as number) > 6)) {
       // To the middle of where it is flat.
       let end = index;

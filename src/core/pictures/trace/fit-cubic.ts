@@ -1,4 +1,8 @@
 import type { Point } from '../../geometry';
+import { ROUNDING } from '../../numeric/tolerances';
+
+/** Handles shorter than this share of the chord say nothing of a direction. */
+const SHORTEST_HANDLE = 0.001;
 
 /** A cubic curve from one point to another. */
 export interface Cubic {
@@ -129,7 +133,7 @@ function leastSquares(
   ];
   const most = LONGEST_HANDLE * total;
   const chord = Math.hypot(to.x - from.x, to.y - from.y) || total;
-  const least = 1e-3 * chord;
+  const least = SHORTEST_HANDLE * chord;
   const det = a * c - b * b;
   const good = (out: Point, into: Point): Cubic | undefined => {
     const [one, other] = [Math.hypot(out.x, out.y), Math.hypot(into.x, into.y)];
@@ -137,7 +141,7 @@ function leastSquares(
     return { from, first: { x: from.x + out.x, y: from.y + out.y }, second: { x: to.x + into.x, y: to.y + into.y }, to };
   };
   const times = ({ x, y }: Point, by: number): Point => ({ x: x * by, y: y * by });
-  if (det > 1e-12 * a * c) {
+  if (det > ROUNDING * a * c) {
     let made: Cubic | undefined;
     if (!leave && !arrive)
       made = good(times(minus(times(first, c), times(second, b)), 1 / det), times(minus(times(second, a), times(first, b)), 1 / det));
@@ -180,6 +184,6 @@ function nearer({ from, first, second, to }: Cubic, points: readonly Point[], pl
     const ddy = 6 * (s * (second.y - 2 * first.y + from.y) + t * (to.y - 2 * second.y + first.y));
     const [ex, ey] = [at.x - here.x, at.y - here.y];
     const slope = dx * dx + dy * dy + ex * ddx + ey * ddy;
-    if (slope > 1e-12) places[index] = Math.min(1, Math.max(0, t - (ex * dx + ey * dy) / slope));
+    if (slope > ROUNDING) places[index] = Math.min(1, Math.max(0, t - (ex * dx + ey * dy) / slope));
   }
 }

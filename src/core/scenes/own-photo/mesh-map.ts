@@ -2,6 +2,7 @@ import { ok, type Result } from '../../result/result';
 import { inverse, project, squareTo, type Corner } from '../homography';
 import { MOST_UV, type UvMap } from '../scene';
 import { MESH_SIDE, type OwnGoods } from './own-goods';
+import { NOUGHT } from '../../numeric/tolerances';
 
 /** The map is drawn in this many cells along each side; within one it is taken as straight: below 0.03 px at 2,000 px. */
 const CELLS = 128;
@@ -68,7 +69,7 @@ export function meshMap(goods: Pick<OwnGoods, 'corners' | 'mesh'>, widthPx: numb
         const p = ((b.x - px) * (c.y - py) - (c.x - px) * (b.y - py)) / turn;
         const q = ((c.x - px) * (a.y - py) - (a.x - px) * (c.y - py)) / turn;
         const r = 1 - p - q;
-        if (p < -1e-9 || q < -1e-9 || r < -1e-9) continue;
+        if (p < -NOUGHT || q < -NOUGHT || r < -NOUGHT) continue;
         const at = y * widthPx + x;
         area[at] = 1;
         const { x: u, y: v } = back ? project(back, { x: px, y: py }) : { x: p * a.u + q * b.u + r * c.u, y: p * a.v + q * b.v + r * c.v };

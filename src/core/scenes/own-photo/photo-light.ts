@@ -2,6 +2,9 @@ import { LINEAR_OF_BYTE, luminanceOfLight } from '../light';
 import { MOST_UV, type UvMap } from '../scene';
 import type { LightSide, OwnGoods } from './own-goods';
 
+/** What is usual in a place is never taken as darker than this, of full light. */
+const DARKEST = 0.001;
+
 /** Relative luminance of each pixel. @param rgb gamma-encoded sRGB, three numbers a pixel */
 export const photoLuminance = (rgb: Uint8Array): Float32Array =>
   Float32Array.from({ length: rgb.length / 3 }, (_, at) =>
@@ -70,7 +73,7 @@ const [LEAST, MOST] = [0.08, 1.9];
  */
 export function photoShade(luminance: Float32Array, { area }: UvMap, { shade }: Pick<OwnGoods, 'shade'>): Float32Array {
   const usual = Math.max(
-    1e-3,
+    DARKEST,
     quantile(
       sampled(luminance, (at) => area[at] !== 0),
       0.5,

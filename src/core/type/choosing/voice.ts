@@ -1,4 +1,5 @@
 import { QUALITIES, QUALITY_NAMES, type Qualities, type Quality } from './qualities';
+import { NOUGHT } from '../../numeric/tolerances';
 
 /** The scales on which a brief says how a brand speaks; 0 is all the first word, 100 all the second, 50 neither. */
 export const VOICE_SCALES = {
@@ -63,7 +64,7 @@ export function nearness(voice: Voice, face: Qualities): Nearness {
 /** What a voice moves most, in words, strongest first: `lighter stems 0.31`. */
 export function strongestWishes(voice: Voice, count = 3): readonly { readonly words: string; readonly amount: number }[] {
   const wishes = wishesOf(voice);
-  return QUALITY_NAMES.filter((quality) => Math.abs(wishes[quality]) > 1e-9)
+  return QUALITY_NAMES.filter((quality) => Math.abs(wishes[quality]) > NOUGHT)
     .sort((a, b) => Math.abs(wishes[b]) - Math.abs(wishes[a]))
     .slice(0, count)
     .map((quality) => ({

@@ -1,5 +1,6 @@
 import type { Warp } from '../../geometry';
 import type { Baseline } from './baseline';
+import { ROUNDING } from '../../numeric/tolerances';
 
 /** How much of its length a baseline may lose to spacing measured above an inward turn before it counts as folded. */
 const LEAST_STRETCH = 0.05;
@@ -22,7 +23,7 @@ export function spacingAtHeight(baseline: Baseline, height: number, anchor: numb
   if (height === 0) return { along: (text) => anchor + text };
   // A circle turns alike everywhere; other lines are walked in short steps.
   const samples = [0.1, 0.35, 0.6, 0.9].map((share) => baseline.at(baseline.length * share).curvature);
-  if (samples.every((curvature) => Math.abs(curvature - first) < 1e-12)) return { along: (text) => anchor + text / stretch(first) };
+  if (samples.every((curvature) => Math.abs(curvature - first) < ROUNDING)) return { along: (text) => anchor + text / stretch(first) };
   const STEPS = 400;
   const step = baseline.length / STEPS;
   const walked: number[] = [0];
@@ -66,7 +67,7 @@ export function bendAlong(baseline: Baseline, spacingHeight: number, anchor: num
     const { cos, sin, curvature } = here;
     const stretch = Math.max(LEAST_STRETCH, 1 + curvature * spacingHeight);
     const room = 1 - 2 * curvature * stretch * y;
-    const flat = Math.abs(curvature) < 1e-12;
+    const flat = Math.abs(curvature) < ROUNDING;
     // Inside a turn tighter than the letter is tall, what would pass the center stays on it.
     const root = Math.sqrt(Math.max(room, LEAST_STRETCH * LEAST_STRETCH));
     const height = flat ? -y * stretch : (root - 1) / curvature;

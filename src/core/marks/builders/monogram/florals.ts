@@ -6,6 +6,7 @@ import { brush } from '../../../ornaments/brush';
 import { placedArea, type Kit } from '../../building/kit';
 import type { Monogram } from './numbers';
 import { drawLetter, type Standing } from './letters';
+import { notNought } from '../../../numeric/tolerances';
 
 /** Cells in the height of the capitals. */
 const CELLS = 110;
@@ -69,7 +70,7 @@ const placedPiece = (path: Path, at: Point, size: number, turn: number): Path =>
 
 /** Blooms for large rooms, sprigs along the stroke for small ones. @returns pieces, blooms painted 0, leaves 1 */
 function grown(rooms: readonly Room[], n: Monogram, toPx: (point: Point) => Point, perCap: number) {
-  const widest = Math.max(...rooms.map(({ radius }) => radius), 1e-6);
+  const widest = notNought(Math.max(...rooms.map(({ radius }) => radius)));
   return rooms.map((room, index) => {
     const at = toPx(room);
     const size = room.radius * perCap;
