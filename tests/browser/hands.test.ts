@@ -445,31 +445,3 @@ describe('the stage', () => {
     await expect.poll(worn).toEqual([]);
   });
 });
-
-describe('a file that takes long', () => {
-  it('says so with the seconds, and can be stopped', async () => {
-    const { visitor } = test;
-    await visitor.go('/brands/gorsebank-rowing-club/marks/crest');
-    await visitor.stage();
-    await visitor.click('Files');
-    await visitor.fill('Width (pixels)', '12000');
-    // The answer is held back until it was stopped: no machine is slow enough for sure.
-    await visitor.page.setRequestInterception(true);
-    const hold = (request: { url: () => string; continue: () => Promise<void> }) =>
-      /picture\.png\?/.test(request.url()) ? undefined : void request.continue();
-    visitor.page.on('request', hold);
-    try {
-      await visitor.click('Download PNG');
-      await visitor.sees('PNG is being made');
-      await visitor.page.waitForFunction(() =>
-        /being made, [1-9]\d* s/.test(document.querySelector('[role="status"].making')?.textContent ?? ''),
-      );
-      await visitor.click('Stop');
-      await visitor.seesNot('PNG is being made');
-      expect(await visitor.page.$('dialog [role="alert"]')).toBeNull();
-    } finally {
-      visitor.page.off('request', hold);
-      await visitor.page.setRequestInterception(false);
-    }
-  });
-});

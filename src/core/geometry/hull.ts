@@ -1,24 +1,11 @@
+import { polygonHull } from 'd3';
 import type { Point } from './point';
 
 const cross = (o: Point, a: Point, b: Point): number => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
 
-/**
- * The convex hull of points, clockwise on screen from the leftmost, without points on its sides.
- * @source A. M. Andrew, "Another efficient algorithm for convex hulls in two dimensions", 1979 (monotone chain)
- */
-export function convexHull(points: readonly Point[]): readonly Point[] {
-  const sorted = [...points].sort((one, other) => one.x - other.x || one.y - other.y);
-  const chain = (list: readonly Point[]): Point[] => {
-    const kept: Point[] = [];
-    for (const point of list) {
-      while (kept.length >= 2 && cross(kept.at(-2) as Point, kept.at(-1) as Point, point) <= 0) kept.pop();
-      kept.push(point);
-    }
-    kept.pop();
-    return kept;
-  };
-  return [...chain(sorted), ...chain(sorted.reverse())];
-}
+/** The convex hull of points, clockwise on screen, without points on its sides; of fewer than three points nothing. @source d3-polygon */
+export const convexHull = (points: readonly Point[]): readonly Point[] =>
+  (polygonHull(points.map(({ x, y }): [number, number] => [x, y])) ?? []).reverse().map(([x, y]) => ({ x, y }));
 
 /** One way to lay a shape on a level line. */
 export interface Rest {
@@ -50,11 +37,11 @@ export function restsOf(points: readonly Point[], weight: Point): readonly Rest[
   }, 0);
   const hull: Point[] = [];
   for (const [index, point] of all.entries()) {
-    const [a, next] = [hull.at(-1), all[(index + 1) % all.length] as Point];
+    const [a, next] = [hull.at(-1) ?? (all.at(-1) as Point), all[(index + 1) % all.length] as Point];
     const level = (from: Point) =>
       Math.abs(cross(from, point, next)) <=
       NO_CORNER * Math.hypot(point.x - from.x, point.y - from.y) * Math.hypot(next.x - point.x, next.y - point.y);
-    if (!a || !level(a)) hull.push(point);
+    if (!level(a)) hull.push(point);
   }
   return hull
     .flatMap((a, index): readonly Rest[] => {

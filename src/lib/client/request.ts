@@ -24,8 +24,13 @@ export class JsonText {
   constructor(readonly text: string) {}
 }
 
-/** Sends JSON to one of our routes. Never throws: a dead server is an answer with status 0. */
-export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', address: string, body?: unknown): Promise<Answer<T>> {
+/** Sends JSON to one of our routes. Never throws: a dead server is an answer with status 0, as one that is waited for no more. @param stop ends the waiting */
+export async function request<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+  address: string,
+  body?: unknown,
+  stop?: AbortSignal,
+): Promise<Answer<T>> {
   try {
     const response = await fetch(address, {
       method,
@@ -35,7 +40,7 @@ export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', addre
             headers: { 'content-type': 'application/json', ...nameHeader() },
             body: body instanceof JsonText ? body.text : JSON.stringify(body),
           }),
-      signal: AbortSignal.timeout(20_000),
+      signal: stop ? AbortSignal.any([stop, AbortSignal.timeout(20_000)]) : AbortSignal.timeout(20_000),
     });
     const answer: unknown = await response.json();
     if (response.ok) return { ok: true, value: answer as T };

@@ -41,7 +41,16 @@
       <option value="any">every collection</option>
       {#each shelf.sets as set (set.id)}<option value={set.id}>{set.label.toLowerCase()}</option>{/each}
     </select>
-    <span class="quiet" role="status">{shelf.total.toLocaleString('en')}</span>
+    {#if shelf.waits}
+      <span class="quiet" role="status">Looking through the art…</span>
+      <button class="link" title="Waits no longer; what was found before stays" onclick={() => shelf.stop()}>Stop</button>
+    {:else}
+      <span class="quiet" role="status" title="Pieces that fit; the best of them are shown"
+        >{shelf.found.length < shelf.total
+          ? `${shelf.found.length} of ${shelf.total.toLocaleString('en')}`
+          : shelf.total.toLocaleString('en')}</span
+      >
+    {/if}
     <button
       class="link"
       aria-expanded={bringing}
@@ -99,7 +108,9 @@
           </button>
         </li>
       {:else}
-        <li class="none quiet">Nothing is called “{shelf.text}”. Try another word, or an idea such as strength or the sea.</li>
+        {#if shelf.answered !== undefined}
+          <li class="none quiet">Nothing is called “{shelf.answered}”. Try another word, or an idea such as strength or the sea.</li>
+        {/if}
       {/each}
     </ul>
     {#if shelf.candidates[0]}

@@ -40,6 +40,8 @@ export interface ShelfSet {
   readonly terms: LicenseTerms;
 }
 
+/** Answers that come sooner need no word in between. */
+const A_MOMENT_MS = 400;
 /** Few colors are at most so many. */
 const FEW = 3;
 
@@ -73,7 +75,12 @@ export class ArtShelf {
   /** What was left out of a drawing that was brought in. */
   left: readonly string[] = $state.raw([]);
 
-  #asked = 0;
+  /** Whether an answer is waited for longer than a moment. */
+  waits = $state(false);
+  /** What the answers on the shelf belong to; nothing before the first one came. */
+  answered: string | undefined = $state();
+
+  #asked: AbortController | undefined;
   /** The mark's ink before anything was tried. */
   #room: Bounds | undefined;
   readonly #pieces = new Map<string, ArtInput>();
@@ -95,11 +102,16 @@ export class ArtShelf {
   close(): void {
     if (this.candidates.some((candidate) => candidate !== undefined)) this.table.open.cancel();
     this.candidates = [undefined, undefined];
+    this.stop();
     this.open = false;
   }
 
   async search(): Promise<void> {
-    const asked = ++this.#asked;
+    // What is no longer asked is waited for no more.
+    this.stop();
+    const asked = (this.#asked = new AbortController());
+    const slow = setTimeout(() => (this.waits = true), A_MOMENT_MS);
+    const { text } = this;
     const [from, to] = WEIGHTS[this.weight];
     const query = new URLSearchParams({ text: this.text, limit: '72' });
     if (this.style !== 'any') query.set('style', this.style === 'few' ? 'colored' : this.style);
@@ -112,15 +124,27 @@ export class ArtShelf {
     const answer = await request<{ entries: readonly ArtEntry[]; total: number; also: readonly string[]; sets: readonly ShelfSet[] }>(
       'GET',
       `/api/art?${query}`,
+      undefined,
+      asked.signal,
     );
-    // Answers to what is no longer asked are dropped.
-    if (asked !== this.#asked) return;
+    clearTimeout(slow);
+    if (asked.signal.aborted) return;
+    this.#asked = undefined;
+    this.waits = false;
     if (!answer.ok) {
       this.fault = sentences(answer.problems);
       return;
     }
     this.fault = '';
+    this.answered = text;
     ({ entries: this.found, total: this.total, also: this.also, sets: this.sets } = answer.value);
+  }
+
+  /** Waits for what was asked no more; what is on the shelf stays. */
+  stop(): void {
+    this.#asked?.abort();
+    this.#asked = undefined;
+    this.waits = false;
   }
 
   async #piece(id: string): Promise<ArtInput | undefined> {
