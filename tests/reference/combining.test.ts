@@ -69,7 +69,7 @@ describe('combining curves', () => {
       return mapPath(base, place);
     };
     const off: string[] = [];
-    for (let n = 0; n < casesOf({ inFull: 2000, sample: 400 }); n++) {
+    for (let n = 0; n < casesOf({ inFull: 2000, sample: 250 }); n++) {
       const how = COMBININGS[n % COMBININGS.length] ?? 'unite';
       const one: Region = { path: shape(), rule: 'nonzero' };
       const other: Region = n % 50 === 0 ? one : { path: shape(), rule: 'nonzero' };

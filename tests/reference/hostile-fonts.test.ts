@@ -44,7 +44,7 @@ describe('mutated font files', () => {
       readFileSync('/usr/share/fonts/opentype/linux-libertine/LinBiolinum_K.otf').subarray(),
       readFileSync('fonts/cinzel/cinzel-latin-wght-normal.woff2'),
     ];
-    const COUNT = casesOf({ inFull: 10_000, sample: 2_000 });
+    const COUNT = casesOf({ inFull: 10_000, sample: 1_000 });
     const next = random(20_261_124);
     let [read, refused, slowestMs] = [0, 0, 0];
     for (let n = 0; n < COUNT; n++) {

@@ -58,7 +58,7 @@ const KINDS = Object.keys(treatmentKinds) as readonly TreatmentKindName[];
 describe('what is laid in pieces', () => {
   it.each(
     oneInEvery(
-      4,
+      6,
       KINDS.filter((kind) => ![...OTHER_COLORS, ...UNSEEN].includes(kind)),
     ),
   )('is one outline to what is done to it after: %s', (kind) => {

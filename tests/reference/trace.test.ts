@@ -16,7 +16,7 @@ describe('tracing', () => {
   it.each(sides)('finds known outlines again in pictures of %i px, nearer and with fewer nodes than the yardstick', async (side) => {
     const all = await knownOutlines(side);
     expect(all.length).toBeGreaterThanOrEqual(80);
-    const known = oneInEvery(4, all);
+    const known = oneInEvery(6, all);
     const rows = known.map((each) => {
       const gray = pixelsOf(each, side).map((cover) => 1 - cover);
       const path = traceGray(gray, side, side, 0.5, { withinPx: 0.45 });

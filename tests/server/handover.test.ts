@@ -249,7 +249,7 @@ describe('several processes on one database', () => {
       const brand = await newBrand('Together');
       const mark = await newMark(brand, 'Primary');
       const there = brand.replace(app.url, second.url);
-      const PACKS = casesOf({ inFull: 200, sample: 12 });
+      const PACKS = casesOf({ inFull: 200, sample: 6 });
       const ids = Array.from({ length: PACKS }, () => randomUUID() as string);
       // Twenty clients, each one pack after the other, half of them at the other process; every request is sent twice.
       const CLIENTS = 20;

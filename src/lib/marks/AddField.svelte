@@ -25,13 +25,17 @@
   });
   const found = $derived(begun.length > 0 || !showing ? begun : matching(addables(table), typed));
 
+  /** Words that ask for the library itself, not for something in it. */
+  const NAMES_THE_LIBRARY = /^(the )?(art|artwork|icons?|symbols?|art ?(library|shelf)|library( of art)?)$/i;
   /** What can be done with the words themselves, whatever they ask for. */
   const words = $derived(typed.trim());
   const others = $derived(
     words === '' || begun.length > 0
       ? []
       : [
-          { id: 'art', before: 'Look for', after: 'in the art library', act: searchArt },
+          NAMES_THE_LIBRARY.test(words)
+            ? { id: 'art', before: 'Open the art library', act: searchArt }
+            : { id: 'art', before: 'Look for', after: 'in the art library', act: searchArt },
           { id: 'write', before: 'Write', after: 'as lettering', act: write },
         ],
   );
@@ -49,7 +53,7 @@
   }
   /** What was typed, looked for among the art that ships. */
   function searchArt(): void {
-    table.art.text = words;
+    table.art.text = NAMES_THE_LIBRARY.test(words) ? '' : words;
     table.art.show();
     typed = '';
     showing = false;
@@ -110,7 +114,7 @@
           <span><strong>{addable.label}</strong> <span class="quiet">{addable.hint}</span></span>
         </li>
       {/each}
-      {#each others as { id: what, before, after, act }, index (what)}
+      {#each others as { id: what, act, before, ...more }, index (what)}
         <!-- svelte-ignore a11y_click_events_have_key_events -->
         <li
           id="{id}-{found.length + index}"
@@ -119,7 +123,10 @@
           onpointerdown={(event) => event.preventDefault()}
           onclick={act}
         >
-          <span class="tiny"></span><span>{before} <strong>“{words}”</strong> {after}</span>
+          <span class="tiny"></span><span
+            >{before}
+            {#if 'after' in more}<strong>“{words}”</strong> {more.after}{/if}</span
+          >
         </li>
       {/each}
     </ul>
