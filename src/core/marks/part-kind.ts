@@ -41,6 +41,8 @@ export interface DrawContext {
   readonly sibling: (id: string) => Sibling | undefined;
   /** The visible parts that it draws itself, back to front. */
   readonly members: readonly Member[];
+  /** The same as they are lit in a copy that stands elsewhere: one light falls on all copies. @param copy from their plane to the same plane */
+  readonly membersAt: (copy: Affine) => readonly Member[];
   /** A part whose outline it looks at. */
   readonly traced: (id: string) => Member | undefined;
   /** A picture with treatments on it. @param key names the picture, as `remember` wants it */
@@ -151,6 +153,8 @@ export interface PartKind<S extends z.ZodType> {
   readonly refer?: (part: z.infer<S>, to: Referring) => z.infer<S>;
   /** Whether its picture says where it stands members that it moves. */
   readonly moves?: true;
+  /** Whether it draws its members more than once. */
+  readonly copies?: true;
   /** Every font that drawing it may look at, so that all can be opened beforehand. */
   readonly fonts?: (part: z.infer<S>) => readonly FontChoice[];
   /** What it is made of that belongs to somebody. */

@@ -48,6 +48,7 @@ interface Row {
   readonly describe: (part: KnownPart, fonts: Pick<FontShelf, 'family'>) => string;
   readonly refer?: (part: KnownPart, to: Referring) => KnownPart;
   readonly moves?: true;
+  readonly copies?: true;
   readonly fonts?: (part: KnownPart) => readonly FontChoice[];
   readonly rights?: (part: KnownPart, look: RightsLook) => readonly PartRights[];
   readonly onlySeen?: (part: KnownPart) => boolean;
@@ -69,6 +70,8 @@ export const fontsOf = (part: KnownPart): readonly FontChoice[] => rowOf(part).f
 export const rightsOfPart = (part: KnownPart, look: RightsLook): readonly PartRights[] => rowOf(part).rights?.(part, look) ?? [];
 /** Whether a part is only looked at on the table. */
 export const isOnlySeen = (part: KnownPart): boolean => rowOf(part).onlySeen?.(part) === true;
+/** Whether a part draws its members more than once. */
+export const copiesMembers = (part: KnownPart): boolean => rowOf(part).copies === true;
 /** Whether a part moves some of the members that it draws. */
 export const movesMembers = (part: KnownPart): boolean => rowOf(part).moves === true;
 

@@ -32,15 +32,15 @@ import { bleedBox, canvasBox, type PieceCanvas } from '../recipe/piece-canvas';
 import type { Recipe } from '../recipe/recipe';
 import { rectangle } from '../../shapes/rectangle';
 import { colorOf } from './paint';
-import { DAYLIGHT, lightIn, type Light } from '../treating/light';
-import { isKnownTreatment, treatmentRow } from '../treating/registry';
+import { DAYLIGHT, lightForCopy, lightIn, type Light } from '../treating/light';
+import { isKnownTreatment, treatmentRow, type Treatment } from '../treating/registry';
 import { wearing } from '../treating/brand-looks';
 import { treat } from '../treating/treat';
 import { outlineThickness } from '../weights/outline-thickness';
 import { followedBy, strokesOf, tracedBy } from '../following/references';
 import { takersOf } from '../following/takers';
 import { baselineSeen, letteringSeen } from '../following/seen';
-import { drawPart, isKnown, isOnlySeen, movesMembers, type KnownPart, type Part } from '../registry';
+import { drawPart, isKnown, isOnlySeen, copiesMembers, movesMembers, type KnownPart, type Part } from '../registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
@@ -124,10 +124,13 @@ function groundOf(canvas: PieceCanvas | undefined, dress: Dress): readonly Group
 /** The group that the ground of a piece is drawn in; no part is called so. */
 const GROUND_ID = '*ground';
 
+/** Whether any of some treatments looks at the light. */
+const looksAtLight = (treatments: readonly Treatment[] = []): boolean =>
+  treatments.some((each) => isKnownTreatment(each) && treatmentRow(each.kind).lit);
+
 /** Whether letters of a part have treatments that look at the light. */
 const hasLitLetters = (part: KnownPart): boolean =>
-  part.kind === 'lettering' &&
-  part.letters.some(({ treatments = [] }) => treatments.some((each) => isKnownTreatment(each) && treatmentRow(each.kind).lit));
+  part.kind === 'lettering' && part.letters.some(({ treatments }) => looksAtLight(treatments));
 
 const CIRCLE: Problem = {
   code: 'follow-circle',
@@ -184,8 +187,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
   const withTreatments = (part: KnownPart, before: Pick<Drawn, 'serial' | 'picture'>, light: Light): Pick<Drawn, 'serial' | 'picture'> => {
     const { treatments = [] } = part;
     if (treatments.length === 0) return before;
-    const lit = treatments.some((treatment) => isKnownTreatment(treatment) && treatmentRow(treatment.kind).lit);
-    const key = `${before.serial} ${JSON.stringify(treatments)}${lit ? JSON.stringify(light) : ''}`;
+    const key = `${before.serial} ${JSON.stringify(treatments)}${looksAtLight(treatments) ? JSON.stringify(light) : ''}`;
     const kept = treatedPictures.get(key);
     if (kept) return kept;
     const { nodes, notices } = treat(before.picture.nodes, treatments, String(before.serial), { paths, light, remember });
@@ -233,19 +235,36 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       return medians[Math.floor(medians.length / 2)];
     };
 
-    const draw = (part: KnownPart): Drawn => {
-      const kept = drawn.get(part.id);
+    /** Whether a part, or anything that it draws, looks at the light. */
+    const litWithin = new Map<string, boolean>();
+    const isLit = (id: string): boolean => {
+      const kept = litWithin.get(id);
+      if (kept !== undefined) return kept;
+      const part = byId.get(id);
+      litWithin.set(id, false);
+      const lit =
+        part !== undefined &&
+        isKnown(part) &&
+        (looksAtLight(part.treatments) || hasLitLetters(part) || (takenOf.get(id) ?? []).some((member) => isLit(member)));
+      litWithin.set(id, lit);
+      return lit;
+    };
+
+    /** @param shining the light of the mark, or as a copy of the part is to see it */
+    const draw = (part: KnownPart, shining: Light = sun): Drawn => {
+      const name = shining === sun || !isLit(part.id) ? part.id : `${part.id} ${shining.fromDeg}`;
+      const kept = drawn.get(name);
       if (kept) return kept;
       underWay.add(part.id);
       /** Draws another part first; nothing when it is gone or would follow in a circle. */
-      const other = (id: string): { readonly part: KnownPart; readonly drawn: Drawn } | undefined => {
+      const other = (id: string, light = sun): { readonly part: KnownPart; readonly drawn: Drawn } | undefined => {
         const found = byId.get(id);
         if (!found || !isKnown(found)) return undefined;
         if (underWay.has(id)) {
           circles.add(part.id);
           return undefined;
         }
-        return { part: found, drawn: draw(found) };
+        return { part: found, drawn: draw(found, light) };
       };
       /** From the plane that a part's place is counted in to the plane of this one's. */
       const toOwnPlane = (id: string): Affine => planesBetween(id, part.id);
@@ -274,11 +293,11 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const taken = takenOf.get(part.id) ?? [];
       const members: Member[] = [];
       for (const id of [...taken, ...tracedBy(part)]) {
-        const found = other(id);
+        const mine = takers.get(id) === part.id;
+        const found = other(id, mine ? shining : sun);
         if (!found) continue;
         const { opacity, blend, hidden } = found.part;
         const { serial, picture } = found.drawn;
-        const mine = takers.get(id) === part.id;
         const transform = mine ? found.drawn.transform : compose(toOwnPlane(id), found.drawn.transform);
         const ink = mine ? found.drawn.ink : placedInk(serial, picture, transform);
         const member = { id, nodes: picture.nodes, transform, ink, opacity, blend, lettering: picture.lettering };
@@ -286,11 +305,21 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
         if (mine && !hidden && !isOnlySeen(found.part)) members.push(member);
         key += ` ${id}@${serial} ${hidden} ${opacity} ${blend} ${Object.values(transform).join()}`;
       }
-      const light = lightIn(sun, compose(climbTo(part.id), placing(part.place)));
-      // Letters that are lit turn with the part, and are drawn anew.
-      if (hasLitLetters(part)) key += ` light ${light.fromDeg.toFixed(3)} ${light.heightDeg}`;
+      const plane = compose(climbTo(part.id), placing(part.place));
+      const light = lightIn(shining, plane);
+      const copiesLit = copiesMembers(part) && isLit(part.id);
+      // Letters and copies that are lit turn with the part, and are drawn anew.
+      if (hasLitLetters(part) || copiesLit) key += ` light ${light.fromDeg.toFixed(3)} ${light.heightDeg}`;
+      const membersAt = (copy: Affine): readonly Member[] => {
+        const there = copiesLit ? lightForCopy(shining, copy, plane) : shining;
+        if (there === shining) return members;
+        return members.map((member) => {
+          const found = other(member.id, there);
+          return found ? { ...member, nodes: found.drawn.picture.nodes } : member;
+        });
+      };
       const context: DrawContext = {
-        ...{ fonts, paths, remember, members },
+        ...{ fonts, paths, remember, members, membersAt },
         treated: (nodes, treatments, named) => treat(nodes, treatments, named, { paths, light, remember }),
         sibling: (id) => siblings.get(id),
         traced: (id) => looked.get(id),
@@ -302,7 +331,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x * scale, y: part.place.y + y * scale });
       const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
-      drawn.set(part.id, own);
+      drawn.set(name, own);
       return own;
     };
 

@@ -17,7 +17,7 @@ import {
 import { cutTo, memberGroup, membersSchema, referMembers } from '../gathering/members';
 import { partBase } from '../part-base';
 import type { Member, PartKind } from '../part-kind';
-import type { PaintedGroup, PaintedNode } from '../drawing/painted';
+import type { PaintedFill, PaintedGroup, PaintedNode } from '../drawing/painted';
 import { SYMMETRIES, symmetryRow, type SymmetryRule } from '../symmetries';
 
 const coordinate = z.number().min(-100_000).max(100_000);
@@ -74,20 +74,37 @@ const cropped = (member: Member, plane: Region, paths: PathAlgebra): Member => (
   nodes: cutTo(member.nodes, member.transform, plane, paths),
 });
 
-/** Nodes and all their images, plain outlines as one outline each. */
-const joined = (nodes: readonly PaintedNode[], copies: readonly Affine[], paths: PathAlgebra): readonly PaintedNode[] =>
-  nodes.flatMap((node, index): readonly PaintedNode[] =>
-    node.kind === 'fill' && !node.gradient
-      ? [{ ...node, ...paths.weld(copies.map((copy) => ({ path: mapPath(node.path, copy), rule: node.rule }))) }]
-      : copies.map((transform, copy) => ({
-          kind: 'group',
-          id: `copy-${copy}-of-${index}`,
-          transform,
-          opacity: 1,
-          blend: 'normal',
-          children: [node],
-        })),
-  );
+const isPlain = (node: PaintedNode | undefined): node is PaintedFill => node?.kind === 'fill' && !node.gradient;
+
+/** Nodes of every copy and where it stands, plain outlines that all copies have as one outline each. */
+function joined(
+  copies: readonly { readonly at: Affine; readonly nodes: readonly PaintedNode[] }[],
+  paths: PathAlgebra,
+): readonly PaintedNode[] {
+  const most = Math.max(...copies.map(({ nodes }) => nodes.length));
+  return Array.from({ length: most }, (_, index): readonly PaintedNode[] => {
+    const own = copies.flatMap(({ at, nodes }) => {
+      const node = nodes[index];
+      return node ? [{ at, node }] : [];
+    });
+    const [first] = own;
+    if (first && isPlain(first.node) && own.every(({ node }) => isPlain(node)))
+      return [
+        {
+          ...first.node,
+          ...paths.weld(own.flatMap(({ at, node }) => (isPlain(node) ? [{ path: mapPath(node.path, at), rule: node.rule }] : []))),
+        },
+      ];
+    return own.map(({ at, node }, copy) => ({
+      kind: 'group',
+      id: `copy-${copy}-of-${index}`,
+      transform: at,
+      opacity: 1,
+      blend: 'normal',
+      children: [node],
+    }));
+  }).flat();
+}
 
 /** A live set: one member is edited, all others are exact images of it. */
 export const symmetry: PartKind<typeof symmetrySchema> = {
@@ -96,14 +113,33 @@ export const symmetry: PartKind<typeof symmetrySchema> = {
   called: ({ rule }) => symmetryLabel(rule).replace(/^./, (letter) => letter.toUpperCase()),
   describe: (part) => `${symmetryLabel(part.rule)}${symmetryRow(part.rule).mirrors ? '' : ` · ${part.count}`}`,
   refer: referMembers,
-  draw: (part, { members, paths }) => {
+  copies: true,
+  draw: (part, { members, membersAt, paths }) => {
     const ink = members.reduce<Bounds | undefined>((sum, member) => unite(sum, member.ink), undefined);
     const { mirrors } = symmetryRow(part.rule);
-    const shown = part.crop && mirrors && ink ? members.map((member) => cropped(member, keptPlane(part, ink), paths)) : members;
+    const crops = part.crop && mirrors !== undefined && ink !== undefined;
+    const cut = (of: readonly Member[]) => (crops ? of.map((member) => cropped(member, keptPlane(part, ink), paths)) : of);
+    const same = cut(members);
+    const shownAt = (copy: Affine) => {
+      const lit = membersAt(copy);
+      return lit === members ? same : cut(lit);
+    };
     const copies = copiesOf(part, ink);
+    const shown = copies.map(shownAt);
     // Halves that meet at a mirror become one outline: two edges side by side would let the ground shine through.
-    if (shown !== members && part.released.length === 0)
-      return { nodes: shown.map((member) => memberGroup({ ...member, nodes: joined(member.nodes, copies, paths) })), notices: [] };
+    if (crops && part.released.length === 0)
+      return {
+        nodes: (shown[0] ?? []).map((member, which) =>
+          memberGroup({
+            ...member,
+            nodes: joined(
+              copies.map((at, copy) => ({ at, nodes: shown[copy]?.[which]?.nodes ?? [] })),
+              paths,
+            ),
+          }),
+        ),
+        notices: [],
+      };
     const nodes = copies.flatMap((transform, index): readonly PaintedGroup[] =>
       part.released.includes(index)
         ? []
@@ -114,7 +150,7 @@ export const symmetry: PartKind<typeof symmetrySchema> = {
               transform,
               opacity: 1,
               blend: 'normal',
-              children: shown.map((member) => memberGroup(member, index === 0 ? '' : `~${index}`)),
+              children: (shown[index] ?? []).map((member) => memberGroup(member, index === 0 ? '' : `~${index}`)),
             },
           ],
     );

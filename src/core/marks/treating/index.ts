@@ -37,7 +37,7 @@ export {
   type StrokeManner,
 } from './hand-strokes';
 export { treatmentGrips, type TreatmentGrip } from './grips';
-export { DAYLIGHT, lightIn, lightSchema, type Light } from './light';
+export { DAYLIGHT, lightForCopy, lightIn, lightSchema, type Light } from './light';
 export { lookFrom, looksOf, wearing, keepingLook, droppingLook, wornBy, type BrandLook } from './brand-looks';
 export { TREATMENT_STACKS, type TreatmentStack } from './stacks';
 export type { TreatmentControl, TreatmentHandle } from './treatment';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Affine } from '../../geometry';
+import { compose, invert, type Affine } from '../../geometry';
 
 /** Where the light of a mark comes from: one for all its parts. */
 export const lightSchema = z.strictObject({
@@ -20,4 +20,20 @@ export function lightIn(light: Light, { a, b, c, d }: Affine): Light {
   if (determinant === 0) return light;
   const own = Math.atan2((a * y - b * x) / determinant, (d * x - c * y) / determinant);
   return { ...light, fromDeg: (own * 180) / Math.PI };
+}
+
+/** Copies that turn the light by less than half of this are lit as what they are copies of: the eye does not tell, and what is lit need not be drawn again. */
+const TOLD_DEG = 15;
+
+/**
+ * The light that a copy must be drawn in, before it is moved to its place, so that it falls on it there as on all others.
+ * @param copy from a plane to the same plane; @param plane from that plane to the mark's
+ */
+export function lightForCopy(light: Light, copy: Affine, plane: Affine): Light {
+  const back = invert(plane);
+  if (!back) return light;
+  const { fromDeg } = lightIn(light, compose(plane, compose(copy, back)));
+  const turn = ((((fromDeg - light.fromDeg) % 360) + 540) % 360) - 180;
+  const steps = Math.round(turn / TOLD_DEG);
+  return steps === 0 ? light : { ...light, fromDeg: light.fromDeg + steps * TOLD_DEG };
 }
