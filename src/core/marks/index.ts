@@ -54,7 +54,9 @@ export {
   type Gathered,
   goingAlone,
 } from './gathering/gather';
-export { MOST_OWN_CHARGES, ownPieceSchema, type OwnPiece } from './builders/crest/bearings';
+export { MOST_OWN_CHARGES } from './builders/crest/bearings';
+export type { Backdrop } from './builders/monogram/backdrop';
+export { ownPieceSchema, type OwnPiece } from './builders/own-piece';
 export { fontsNeeded, openFor } from './rights/fonts-needed';
 export { partLook, partLookSchema, withPartLook, type PartLook } from './drawing/part-look';
 export { colorOf, mapPaints, paintSchema, type Paint } from './drawing/paint';

@@ -46,6 +46,8 @@ export type BuilderControl =
   | (Control & { readonly type: 'words'; readonly placeholder: string })
   /** A face of the library, or the one that is followed. */
   | (Control & { readonly type: 'face' })
+  /** A drawing of one color, or a picture of pixels, of the designer’s own. */
+  | (Control & { readonly type: 'picture' })
   /** A line in a language of its own, read back word by word. */
   | (Control & { readonly type: 'blazon' });
 

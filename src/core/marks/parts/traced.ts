@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { Hex } from '../../color/hex';
 import { nearestColor, nearestSwatchOf } from '../../color/nearest-swatch';
 import type { Palette } from '../../color/palette';
@@ -6,7 +7,7 @@ import { pathData } from '../../output/path-data';
 import type { TracedOutcome, Tracing } from '../../pictures';
 import type { Paint } from '../drawing/paint';
 import { ART_SIDE, artSchema, type Art } from './art';
-import { PICTURE_FILE_FIELDS, pictureSchema, type Picture, type PictureFile } from './picture';
+import { PICTURE_FILE_FIELDS, pictureFileSchema, pictureSchema, type Picture, type PictureFile } from './picture';
 
 const fileOf = (from: PictureFile): PictureFile =>
   Object.fromEntries(
@@ -17,9 +18,17 @@ const fileOf = (from: PictureFile): PictureFile =>
 export const pictureOf = (part: Picture | Art): PictureFile | undefined =>
   part.kind === 'picture' ? fileOf(part) : part.traced && fileOf(part.traced);
 
-/** The digests of all pictures that a part keeps: shown, traced, and those whose ground was taken out or that were blurred. */
+/** The picture among the numbers of what is built. */
+function builtWith(part: object): PictureFile | undefined {
+  const found = z
+    .looseObject({ built: z.looseObject({ numbers: z.looseObject({ backdrop: z.object(pictureFileSchema) }) }) })
+    .safeParse(part);
+  return found.success ? found.data.built.numbers.backdrop : undefined;
+}
+
+/** The digests of all pictures that a part keeps: shown, traced, those whose ground was taken out or that were blurred, and what it was built with. */
 export const keptPictures = (part: { readonly kind: string }): readonly string[] => {
-  const file = part.kind === 'picture' || part.kind === 'art' ? pictureOf(part as Picture | Art) : undefined;
+  const file = part.kind === 'picture' || part.kind === 'art' ? pictureOf(part as Picture | Art) : builtWith(part);
   return file ? [file.sha256, ...(file.cut ? [file.cut.from] : []), ...(file.softened ? [file.softened.from] : [])] : [];
 };
 

@@ -5,6 +5,7 @@
     isBuilder,
     numbersOf,
     type Arms,
+    type Backdrop,
     type BuilderControl,
     type GroupPart,
     type OwnPiece,
@@ -19,6 +20,7 @@
   import WeaveFields from '../fields/WeaveFields.svelte';
   import { useTable } from '../table/table.svelte';
   import { wovenIn } from '../table/woven';
+  import BackdropField from './BackdropField.svelte';
   import BlazonField from './BlazonField.svelte';
   import BuiltStarts from './BuiltStarts.svelte';
   import FacePick from './FacePick.svelte';
@@ -127,6 +129,14 @@
             hint={control.hint}
             families={table.families}
             value={String(values[control.field] ?? '')}
+            change={(value) => change(control.field, control.label, value)}
+          />
+        {:else if control.type === 'picture'}
+          <BackdropField
+            label={control.label}
+            hint={control.hint}
+            value={values[control.field] as Backdrop | null}
+            groupId={part.id}
             change={(value) => change(control.field, control.label, value)}
           />
         {:else if control.type === 'blazon'}

@@ -1,28 +1,11 @@
-import { z } from 'zod';
-import { boundsOf, compose, mapPath, readPath, scaling, translation, weightOf, type Region } from '../../../geometry';
-import { chargeRow, chargeWords, OWN_WORD, ownWordOf, type Charges } from '../../../heraldry';
+import { boundsOf, mapPath, scaling, weightOf, type Region } from '../../../geometry';
+import { chargeRow, chargeWords, ownWordOf, type Charges } from '../../../heraldry';
 import { outlineOf } from '../../../shapes';
 import { formOf, larger, type FormInput, type Kit } from '../../building/kit';
-import { outlineSchema } from '../../parts/art';
-import { artSourceSchema, type ArtSource } from '../../parts/art-source';
+import type { ArtSource } from '../../parts/art-source';
+import { ownOutline, type OwnPiece } from '../own-piece';
 
-/** Longest outline of a piece that is brought to a shield, and most of them. */
-const LONGEST_DATA = 30_000;
 export const MOST_OWN_CHARGES = 6;
-
-/** A piece of art that is borne on a shield or stands around it: what the blazon calls one of it, and its outline in one tincture. */
-export const ownPieceSchema = z.strictObject({
-  word: z.string().regex(OWN_WORD, 'Expected a name of letters'),
-  source: artSourceSchema,
-  /** Turned round, so that it looks the other way. */
-  turned: z.boolean().default(false),
-  pieces: z
-    .array(z.strictObject({ data: outlineSchema(LONGEST_DATA), rule: z.enum(['nonzero', 'evenodd']).default('nonzero') }))
-    .min(1)
-    .max(60)
-    .refine((pieces) => pieces.reduce((sum, { data }) => sum + data.length, 0) <= LONGEST_DATA, 'Expected a plainer drawing'),
-});
-export type OwnPiece = z.infer<typeof ownPieceSchema>;
 
 /** Ink area of a charge against the square it may fill: all bear the same weight to the eye. */
 const WEIGHT = 0.34;
@@ -45,22 +28,6 @@ function scaleFor(outline: Region): (squarePx: number) => number {
   const [w, h] = [box.right - box.left, box.bottom - box.top];
   const ink = weightOf([outline], Math.max(w, h) / 400)?.area ?? w * h;
   return (squarePx) => Math.min(Math.sqrt((WEIGHT * squarePx * squarePx) / ink), (squarePx * REACH) / Math.max(w, h));
-}
-
-/** The outline of a piece that was brought, united, on its own center. */
-export function ownOutline(kit: Kit, { pieces, turned }: OwnPiece): Region | undefined {
-  const { paths, remember } = kit.context;
-  return remember(`own piece ${turned} ${JSON.stringify(pieces)}`, () => {
-    const regions = pieces.flatMap(({ data, rule }) => {
-      const path = readPath(data);
-      return path ? [{ path, rule }] : [];
-    });
-    const welded = paths.weld(regions);
-    const box = boundsOf(welded.path);
-    if (!box) return undefined;
-    const map = compose(scaling(turned ? -1 : 1, 1), translation(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2));
-    return { path: mapPath(welded.path, map), rule: welded.rule };
-  });
 }
 
 export const titleCase = (words: string): string => words.replace(/^./u, (letter) => letter.toUpperCase());

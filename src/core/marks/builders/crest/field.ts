@@ -16,7 +16,8 @@ import { ellipse } from '../../../shapes/ellipse';
 import { placedArea, type Kit } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
 import type { ArtSource } from '../../parts/art-source';
-import { bearingOf, titleCase, type OwnPiece } from './bearings';
+import type { OwnPiece } from '../own-piece';
+import { bearingOf, titleCase } from './bearings';
 
 /** How tinctures are shown: by paints, or engraved in one. */
 export interface Showing {

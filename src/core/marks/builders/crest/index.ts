@@ -18,7 +18,8 @@ import { paintSchema, type Paint } from '../../drawing/paint';
 import { bannerWords } from '../../starters/banner-words';
 import type { Shape } from '../../parts/shape';
 import type { KnownPart } from '../../registry';
-import { MOST_OWN_CHARGES, ownOutline, ownPieceSchema, titleCase, type OwnPiece } from './bearings';
+import { ownOutline, ownPieceSchema, type OwnPiece } from '../own-piece';
+import { MOST_OWN_CHARGES, titleCase } from './bearings';
 import { drawField, type Showing } from './field';
 
 const CONTAINERS = FORM_NAMES.filter(

@@ -5,6 +5,7 @@ import type { BuildContext, Builder, BuilderStart } from '../../building/builder
 import { initialsOf, Kit, lettersOf, outlinePoints } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
 import { areTooHeavy, backToBack, beside, largerMiddle, nested, overlapped, sharedStem, stacked, waysOf } from './compose';
+import { drawBackdrop } from './backdrop';
 import { florals } from './florals';
 import { framed, FRAMES } from './frames';
 import { adding, TREATMENT_STACKS } from '../../treating';
@@ -60,7 +61,7 @@ function composed(kit: Kit, n: Monogram, letters: readonly Standing[]): Composed
   const each = (placed: readonly Standing[]): Composed => ({ letters: placed, how: 'each', gap });
   const alone = letters.length < 2 && n.construction !== 'back-to-back';
   if (alone) {
-    if (!['plain', ...FLORAL].includes(n.construction))
+    if (!['plain', 'picture', ...FLORAL].includes(n.construction))
       kit.note('one-letter', `A monogram ${LABELS[n.construction]} wants two letters.`, 'Type two letters.');
     return each(letters);
   }
@@ -259,8 +260,23 @@ export const monogram: Builder<typeof schema> = {
       field: 'behindPercent',
       label: 'Opacity',
       unit: '%',
-      hint: 'How strong the florals behind are',
-      when: isOne('behind'),
+      hint: 'How strong what stands behind is',
+      when: isOne('behind', 'picture'),
+    },
+    {
+      type: 'picture',
+      field: 'backdrop',
+      label: 'Picture behind',
+      hint: 'A piece of art, or a drawing or picture that stands in this mark',
+      when: isOne('picture'),
+    },
+    {
+      type: 'number',
+      field: 'backdropPercent',
+      label: 'Picture size',
+      unit: '%',
+      hint: 'Its longer side, against the height of the capitals',
+      when: isOne('picture'),
     },
     {
       type: 'choice',
@@ -299,7 +315,13 @@ export const monogram: Builder<typeof schema> = {
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of the others' },
     { type: 'paint', field: 'firstPaint', label: 'Color', hint: 'The first letter and the frame' },
     { type: 'paint', field: 'secondPaint', label: 'Second color', hint: 'The other letters' },
-    { type: 'paint', field: 'floralPaint', label: 'Floral color', hint: 'Blooms and leaves', when: isFloral },
+    {
+      type: 'paint',
+      field: 'floralPaint',
+      label: 'Floral color',
+      hint: 'Blooms and leaves, or a drawing behind',
+      when: (n) => isFloral(n) || isOne('picture')(n),
+    },
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
   ],
   starts,
@@ -345,6 +367,10 @@ export const monogram: Builder<typeof schema> = {
       const [letter] = placed;
       if (letter) florals(kit, n, letter, perCap, center);
       return kit.made();
+    }
+    if (n.construction === 'picture') {
+      const middle = { x: ((box.left + box.right) / 2 - center.x) * perCap, y: ((box.top + box.bottom) / 2 - center.y) * perCap };
+      drawBackdrop(kit, n, perCap, middle);
     }
     // What lies on top comes last.
     const ordered = how === 'tucked' && n.firstOver ? [...placed].reverse() : placed;

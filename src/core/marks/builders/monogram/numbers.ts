@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { paintSchema } from '../../drawing/paint';
 import { TREATMENT_STACKS } from '../../treating';
+import { backdropSchema } from './backdrop';
 import { FRAMES } from './frames';
 
 export const CONSTRUCTIONS = [
@@ -18,6 +19,7 @@ export const CONSTRUCTIONS = [
   'filled',
   'wrapped',
   'behind',
+  'picture',
 ] as const;
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
@@ -36,6 +38,7 @@ export const LABELS: { readonly [C in Construction]: string } = {
   filled: 'filled with florals',
   wrapped: 'wrapped in florals',
   behind: 'florals behind',
+  picture: 'before a picture of your own',
 };
 export const FLORAL: readonly Construction[] = ['filled', 'wrapped', 'behind'];
 
@@ -69,6 +72,10 @@ export const monogramSchema = z.strictObject({
   spreadPercent: z.number().min(0).max(100).default(50),
   weightPercent: z.number().min(20).max(300).default(100),
   behindPercent: z.number().min(5).max(100).default(35),
+  /** What stands behind the letters, where they stand before a picture. */
+  backdrop: backdropSchema.nullable().default(null),
+  /** Its longer side, against the height of the capitals. */
+  backdropPercent: z.number().min(50).max(500).default(170),
   look: z.enum(LOOKS).default('none'),
   family: z.string().max(64).default(''),
   secondFamily: z.string().max(64).default(''),
