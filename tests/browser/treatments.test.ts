@@ -144,10 +144,10 @@ describe('treatments in the recipe', () => {
     await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual([]);
     // A row below goes once the stage is drawn, and what was scrolled to its end moves: a hand waits until nothing does.
     await page.waitForFunction(() => {
-      const held = window as unknown as { top?: number; since?: number };
+      const held = window as unknown as { stoodAt?: number; since?: number };
       const button = [...document.querySelectorAll('button')].find((each) => each.textContent === 'Looks to start from');
       const top = button?.getBoundingClientRect().top;
-      if (top !== held.top || held.since === undefined) [held.top, held.since] = [top, performance.now()];
+      if (top !== held.stoodAt || held.since === undefined) [held.stoodAt, held.since] = [top, performance.now()];
       return top !== undefined && performance.now() - held.since > 600;
     });
     await visitor.click('Looks to start from');

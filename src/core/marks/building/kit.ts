@@ -22,6 +22,7 @@ import type { ArtSource } from '../parts/art-source';
 import { createPart } from '../recipe/recipe';
 import type { KnownInput, KnownPart } from '../registry';
 import type { Paint } from '../drawing/paint';
+import type { OneColorWish } from '../one-color/wishes';
 import type { BuildContext, Made } from './builder';
 
 /** What the paints of a drawn piece were called before anybody painted it otherwise. */
@@ -96,7 +97,15 @@ export class Kit {
     name: string,
     pieces: readonly { readonly path: Path; readonly paint: number; readonly rule?: 'nonzero' | 'evenodd' }[],
     paints: readonly Paint[],
-    { source, ...more }: { readonly opacity?: number; readonly treatments?: object[]; readonly source?: ArtSource | undefined } = {},
+    {
+      source,
+      ...more
+    }: {
+      readonly opacity?: number;
+      readonly treatments?: object[];
+      readonly source?: ArtSource | undefined;
+      readonly oneColor?: OneColorWish;
+    } = {},
   ): KnownPart | undefined {
     const box = pieces.reduce<Bounds | undefined>((sum, { path }) => (path.verbs === '' ? sum : unite(sum, boundsOf(path))), undefined);
     if (!box) return undefined;

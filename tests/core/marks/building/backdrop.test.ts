@@ -50,8 +50,11 @@ describe('an initial before a picture of one’s own', () => {
     const at = recipe.parts.findIndex((part) => part.kind === kind);
     expect(at).toBeGreaterThanOrEqual(0);
     expect(at).toBeLessThan(recipe.parts.findIndex((part) => part.kind === 'lettering'));
-    const part = recipe.parts[at] as { opacity: number };
+    const part = recipe.parts[at] as { opacity: number; oneColor?: string };
     expect(part.opacity).toBe(0.4);
+    // Faint, it would stand over the letter where there is one color.
+    expect(part.oneColor).toBe('left-out');
+    expect(built({ backdrop, behindPercent: 80 }).parts[at]).not.toHaveProperty('oneColor');
     const { backdrop: behind, letter } = stood(recipe);
     expect((behind?.right ?? 0) - (behind?.left ?? 0)).toBeCloseTo(500, 3);
     expect(middle(behind)).toEqual(middle(letter));

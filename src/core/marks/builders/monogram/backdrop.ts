@@ -10,6 +10,9 @@ import { ownOutline, ownPieceSchema } from '../own-piece';
 export const backdropSchema = z.union([ownPieceSchema, z.strictObject({ ...pictureFileSchema, source: artSourceSchema })]);
 export type Backdrop = z.infer<typeof backdropSchema>;
 
+/** Up to this opacity a picture behind is left out where there is one color; the designer can bring it back. */
+const FAINT = 0.5;
+
 interface BackdropNumbers {
   readonly backdrop: Backdrop | null;
   readonly backdropPercent: number;
@@ -31,8 +34,19 @@ export function drawBackdrop(
   }
   const sizePx = Math.min(20_000, Math.max(0.1, (capPx * backdropPercent) / 100));
   const opacity = behindPercent / 100;
+  // In one color nothing is faint: what was, would stand over the letters.
+  const faint = opacity <= FAINT ? { oneColor: 'left-out' as const } : {};
   if ('sha256' in backdrop) {
-    kit.add({ kind: 'picture', id: 'backdrop', name: backdrop.source.title, ...backdrop, sizePx, opacity, place: { ...at, turnDeg: 0 } });
+    kit.add({
+      kind: 'picture',
+      id: 'backdrop',
+      name: backdrop.source.title,
+      ...backdrop,
+      sizePx,
+      opacity,
+      ...faint,
+      place: { ...at, turnDeg: 0 },
+    });
     return;
   }
   const outline = ownOutline(kit, backdrop);
@@ -41,7 +55,7 @@ export function drawBackdrop(
   const size = sizePx / Math.max(box.right - box.left, box.bottom - box.top);
   const path = mapPath(outline.path, compose(translation(at.x, at.y), scaling(size)));
   kit.drawn('backdrop', backdrop.source.title, [{ path, paint: 0, rule: outline.rule }], [floralPaint], {
-    opacity,
-    source: backdrop.source,
+    ...{ opacity, source: backdrop.source },
+    ...faint,
   });
 }

@@ -318,8 +318,8 @@ export const monogram: Builder<typeof schema> = {
     {
       type: 'paint',
       field: 'floralPaint',
-      label: 'Floral color',
-      hint: 'Blooms and leaves, or a drawing behind',
+      label: 'Ornament color',
+      hint: 'Blooms and leaves, or the drawing behind',
       when: (n) => isFloral(n) || isOne('picture')(n),
     },
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
