@@ -148,7 +148,10 @@ const VIEWS = [
     ready: 'aside svg[aria-label="reversed"] path',
     prepare: async (page) => {
       await page.locator('::-p-aria([name="Compare with Etched"][role="button"])').click();
-      await page.waitForFunction(() => document.querySelectorAll('[data-stage] path, .compare path, figure path').length > 20);
+      // Both of them: the etched one takes its time.
+      await page.waitForFunction(() =>
+        [...document.querySelectorAll('.compare figure')].every((figure) => figure.querySelectorAll('path').length > 5),
+      );
     },
   },
   // The last one: it leaves the brand in other colors.
