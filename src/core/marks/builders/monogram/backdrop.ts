@@ -13,6 +13,9 @@ export type Backdrop = z.infer<typeof backdropSchema>;
 /** Up to this opacity a picture behind is left out where there is one color; the designer can bring it back. */
 const FAINT = 0.5;
 
+/** What its row is called: titles of pictures may be longer than names of parts. */
+const NAME = 'Picture behind';
+
 interface BackdropNumbers {
   readonly backdrop: Backdrop | null;
   readonly backdropPercent: number;
@@ -40,7 +43,7 @@ export function drawBackdrop(
     kit.add({
       kind: 'picture',
       id: 'backdrop',
-      name: backdrop.source.title,
+      name: NAME,
       ...backdrop,
       sizePx,
       opacity,
@@ -54,7 +57,7 @@ export function drawBackdrop(
   if (!outline || !box) return;
   const size = sizePx / Math.max(box.right - box.left, box.bottom - box.top);
   const path = mapPath(outline.path, compose(translation(at.x, at.y), scaling(size)));
-  kit.drawn('backdrop', backdrop.source.title, [{ path, paint: 0, rule: outline.rule }], [floralPaint], {
+  kit.drawn('backdrop', NAME, [{ path, paint: 0, rule: outline.rule }], [floralPaint], {
     ...{ opacity, source: backdrop.source },
     ...faint,
   });
