@@ -1,4 +1,4 @@
-// Traces the goods that marks are shown on, into scenes/: run by hand, once; what it makes ships with the app.
+// Traces the goods that marks are shown on, and draws those that are flat, into scenes/: run by hand, once; what it makes ships with the app.
 // node --import tsx scripts/scenes/make.ts [--width 2000] [--samples 32] [--threads 2] [--out scenes] [name …]
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
@@ -6,6 +6,8 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
 import { Worker } from 'node:worker_threads';
 import { build } from 'vite';
+import { drawnLayers } from './drawn';
+import { FLAT } from './goods/flat';
 import { GOODS } from './goods/index';
 import type { Layers, Traced } from './layers';
 import type { Gathered } from './trace';
@@ -74,23 +76,31 @@ function traced(name: string, widthPx: number, heightPx: number, samplesEach: nu
   });
 }
 
-for (const name of positionals.length > 0 ? positionals : Object.keys(GOODS)) {
-  const made = GOODS[name];
-  if (!made) throw new Error(`There are no goods called ${name}.`);
-  const began = performance.now();
-  const [scene, half] = [made(width), made(width / 2)];
-  const coarse = { scene: half, samples, bands: await traced(name, half.widthPx, half.heightPx, samples, true) };
-  const fine = { scene, samples: SURFACE_SAMPLES, bands: await traced(name, width, scene.heightPx, SURFACE_SAMPLES, false) };
-  const tracedS = (performance.now() - began) / 1000;
-  const layers = await layersOf({ coarse, fine });
+/** Writes what a scene is made of, and what is said of it. */
+async function keep(name: string, facts: Readonly<Record<string, unknown>>, layers: Layers, began: number): Promise<void> {
   const folder = join(values.out, name);
   await mkdir(folder, { recursive: true });
   for (const [file, bytes] of Object.entries(layers) as [string, Buffer][]) await writeFile(join(folder, `${file}.webp`), bytes);
-  const { label, areas, start, widthPx, heightPx } = scene;
-  await writeFile(join(folder, 'scene.json'), `${JSON.stringify({ name, label, widthPx, heightPx, areas, start }, null, 2)}\n`);
+  await writeFile(join(folder, 'scene.json'), `${JSON.stringify({ name, ...facts }, null, 2)}\n`);
   const sizes = Object.entries(layers).map(([file, bytes]) => `${file} ${Math.round((bytes as Buffer).length / 1000)} kB`);
-  console.log(
-    `${name}: traced in ${tracedS.toFixed(0)} s, packed in ${((performance.now() - began) / 1000 - tracedS).toFixed(0)} s; ${sizes.join(', ')}`,
-  );
+  console.log(`${name}: ${((performance.now() - began) / 1000).toFixed(0)} s; ${sizes.join(', ')}`);
+}
+
+for (const name of positionals.length > 0 ? positionals : [...Object.keys(GOODS), ...Object.keys(FLAT)]) {
+  const began = performance.now();
+  const flat = FLAT[name];
+  if (flat) {
+    const { label, widthPx, heightPx, start } = flat;
+    const areas = flat.areas.map(({ box: _, ...area }) => area);
+    await keep(name, { label, widthPx, heightPx, areas, start, flat: true }, await drawnLayers(flat), began);
+    continue;
+  }
+  const made = GOODS[name];
+  if (!made) throw new Error(`There are no goods called ${name}.`);
+  const [scene, half] = [made(width), made(width / 2)];
+  const coarse = { scene: half, samples, bands: await traced(name, half.widthPx, half.heightPx, samples, true) };
+  const fine = { scene, samples: SURFACE_SAMPLES, bands: await traced(name, width, scene.heightPx, SURFACE_SAMPLES, false) };
+  const { label, areas, start, widthPx, heightPx } = scene;
+  await keep(name, { label, widthPx, heightPx, areas, start }, await layersOf({ coarse, fine }), began);
 }
 await rm(built, { recursive: true, force: true });

@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { artPyramid, composeScene, MOST_UV, readUvMap, sceneSchema, type SceneFacts, type SceneLayers } from '$core/index';
+import { drawnLayers } from '../../scripts/scenes/drawn';
+import { FLAT } from '../../scripts/scenes/goods/flat';
 import { GOODS } from '../../scripts/scenes/goods/index';
 import { Tracer } from '../../scripts/scenes/trace';
 import { oneInEvery } from '../support/deep';
@@ -68,6 +70,41 @@ describe('goods that ship', () => {
       // An evenly lit card has no shading to keep.
       if (spread > 2) expect(sum((a, b) => a * b) / Math.sqrt(sum((a) => a * a) * sum((_, b) => b * b)), name).toBeGreaterThan(0.9);
     }
+  });
+});
+
+describe('goods that are drawn plainly', () => {
+  const flat = names.filter((name) => factsOf(name).flat);
+
+  it('are all there, and made again to the last byte', async () => {
+    expect(flat).toEqual(Object.keys(FLAT).sort());
+    for (const name of oneInEvery(3, flat)) {
+      const again = await drawnLayers(FLAT[name] as (typeof FLAT)[string]);
+      for (const [file, bytes] of Object.entries(again) as [string, Buffer][])
+        expect(Buffer.compare(bytes, readFileSync(join(FOLDER, name, `${file}.webp`))), `${name} ${file}`).toBe(0);
+    }
+  });
+  it.each(flat)('%s keeps the color that it is given, and the mark’s, within a level', async (name) => {
+    const [facts, layers] = [factsOf(name), await layersOf(name)];
+    const ink = [181, 72, 45] as const;
+    const art = artPyramid(
+      Uint8Array.from({ length: 64 * 64 * 4 }, (_, at) => [...ink, 255][at % 4] as number),
+      64,
+      64,
+    );
+    const shown = composeScene(layers, facts, '#e8b84b', [{ area: 1, art, x: 0.5, y: 0.5, width: 0.3, turnDeg: 0, way: 'paper' }]);
+    const at = (u: number, v: number) => {
+      const { area, uv } = layers.map;
+      const wanted = area.findIndex(
+        (each, n) =>
+          each === 1 && Math.abs((uv[n * 2] as number) / MOST_UV - u) < 0.004 && Math.abs((uv[n * 2 + 1] as number) / MOST_UV - v) < 0.004,
+      );
+      return [...shown.subarray(wanted * 3, wanted * 3 + 3)];
+    };
+    const off = (one: readonly number[], other: readonly number[]) =>
+      Math.max(...one.map((value, k) => Math.abs(value - (other[k] as number))));
+    expect(off(at(0.5, 0.5), ink)).toBeLessThanOrEqual(1);
+    expect(off(at(0.5, 0.9), [0xe8, 0xb8, 0x4b])).toBeLessThanOrEqual(1);
   });
 });
 

@@ -1,7 +1,7 @@
 import { luminance } from '../color/contrast';
 import type { Hex } from '../color/hex';
 import { artOn, type Printed } from './laid-art';
-import { linearChannels, linearOf } from './light';
+import { byteOf, linearChannels, linearOf } from './light';
 import { INK_OF } from './print-ways';
 import { MOST_LIGHT, type SceneFacts, type UvMap } from './scene';
 
@@ -18,10 +18,9 @@ const KNEE = 0.62;
 /** Steps of light in the table to 8 bits: five or more for the darkest of these, hundreds for the others. */
 const STEPS = 65536;
 /** Light to 8 bits, up to twice what the layers hold. */
-const ENCODED = Uint8Array.from({ length: STEPS + 1 }, (_, step) => {
-  const light = shoulder((step / STEPS) * 2 * MOST_LIGHT);
-  return Math.round(255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055));
-});
+const encoded = (seen: (light: number) => number): Uint8Array =>
+  Uint8Array.from({ length: STEPS + 1 }, (_, step) => byteOf(seen((step / STEPS) * 2 * MOST_LIGHT)));
+const [AS_PHOTOGRAPHED, AS_IT_IS] = [encoded(shoulder), encoded((light) => light)];
 
 function shoulder(light: number): number {
   return light <= KNEE ? light : KNEE + (1 - KNEE) * (1 - Math.exp(-(light - KNEE) / (1 - KNEE)));
@@ -39,16 +38,17 @@ export const DARK_BELOW = 0.2;
  */
 export function composeScene(
   { rest, print, map }: SceneLayers,
-  facts: Pick<SceneFacts, 'areas'>,
+  facts: Pick<SceneFacts, 'areas' | 'flat'>,
   tint: Hex,
   printed: readonly Printed[],
-  grain = GRAIN,
+  grain = facts.flat ? 0 : GRAIN,
 ): Uint8Array {
   const { widthPx, heightPx, area } = map;
   const out = new Uint8Array(widthPx * heightPx * 3);
   const surface = linearChannels(tint);
   const dark = luminance(tint) < DARK_BELOW;
   const artAt = artOn(map, facts.areas, printed);
+  const shown = facts.flat ? AS_IT_IS : AS_PHOTOGRAPHED;
   const most = STEPS / (2 * MOST_LIGHT);
   for (let at = 0, from = 0; at < area.length; at++, from += 3) {
     const here = area[at] === 0 ? undefined : artAt(at);
@@ -61,7 +61,7 @@ export function composeScene(
       let given = light * (seen ? color * seen.keep + (seen.add[k] as number) : color);
       if (seen) given += light * light * (seen.shine[k] as number);
       const all = ((DECODED[rest[from + k] as number] as number) + given) * speck * most;
-      out[from + k] = ENCODED[all >= STEPS ? STEPS : all > 0 ? (all + 0.5) | 0 : 0] as number;
+      out[from + k] = shown[all >= STEPS ? STEPS : all > 0 ? (all + 0.5) | 0 : 0] as number;
     }
   }
   return out;

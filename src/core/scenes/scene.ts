@@ -25,6 +25,8 @@ export const sceneSchema = z.strictObject({
     .max(8),
   /** The color of the goods and the way marks are put on, until a designer chooses. */
   start: z.strictObject({ color: hexSchema, way: z.enum(PRINT_WAYS) }),
+  /** Drawn plainly, as screens show it: colors stay what they are, no light presses them together and no camera adds grain. */
+  flat: z.literal(true).exactOptional(),
 });
 export type SceneFacts = z.infer<typeof sceneSchema>;
 

@@ -102,7 +102,7 @@
       {#if own}<OwnFields {scene} goods={own} bind:bending bind:coloring />{:else}
         <Pick
           label="Its color"
-          hint="What the goods themselves are made in"
+          hint={scene.flat ? 'What lies behind the mark' : 'What the goods themselves are made in'}
           options={swatches}
           value={tint}
           choose={(value) => change('Color the goods', { tint: value as NonNullable<ShownOnGoods['tint']> })}
@@ -114,13 +114,15 @@
         value={(chosen.dressing ?? dressingOnGoods(desk.palette, scene)) as string}
         choose={(value) => change('Choose the colorway', { dressing: value as Dressing })}
       />
-      <Pick
-        label="Put on"
-        hint="How the mark comes onto the goods"
-        options={PRINT_WAYS.map((value) => ({ value, label: WAYS[value] }))}
-        value={chosen.way ?? scene.start.way}
-        choose={(way) => change('Choose how it is put on', { way })}
-      />
+      {#if !scene.flat}
+        <Pick
+          label="Put on"
+          hint="How the mark comes onto the goods"
+          options={PRINT_WAYS.map((value) => ({ value, label: WAYS[value] }))}
+          value={chosen.way ?? scene.start.way}
+          choose={(way) => change('Choose how it is put on', { way })}
+        />
+      {/if}
       {#if scene.areas.length > 1}
         <Pick
           label="Where"
