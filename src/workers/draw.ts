@@ -102,6 +102,7 @@ import {
   swatchColor,
   leastOpacity,
   watermarkDrawing,
+  ownDressing,
   watermarkSources,
   type ColorKey,
   type LaidWatermark,
@@ -241,7 +242,11 @@ export class Draughtsman {
   async watermark({ photo, tones, watermark }: WatermarkOrder, prefix: string, measured = true): Promise<WatermarkPicture> {
     const { loader, resolver, dresser } = this.#ready();
     const [recipes, palette] = [this.#recipes, this.#palette];
-    const key = JSON.stringify([watermark.stamps.map(({ mark }) => mark), watermark.veil?.text, watermark.veil?.mark]);
+    const key = JSON.stringify([
+      watermark.stamps.map((stamp) => [stamp.mark, ...ownDressing(stamp)]),
+      watermark.veil?.text,
+      watermark.veil?.mark,
+    ]);
     // Marks are drawn once; a drag only lays them elsewhere.
     if (this.#laid?.key !== key || this.#laid.palette !== palette)
       this.#laid = {

@@ -190,6 +190,33 @@ describe('photos under a stamp and a veil', () => {
       expect(nearest, blend).toBeLessThanOrEqual(1.5);
     }
   });
+  it('show a stamp in the colorway that it stands in: white, black, or its own colors', async () => {
+    for (const [tone, dressing, color] of [
+      [40, 'white', [255, 255, 255]],
+      [230, 'black', [0, 0, 0]],
+      [40, 'full', [0x22, 0x30, 0x2a]],
+    ] as const) {
+      const source = sharp({ create: { width: 600, height: 400, channels: 3, background: { r: tone, g: tone, b: tone } } });
+      const photo = (await bring(await source.png().toBuffer(), `even ${dressing}.png`)).value.id;
+      const made = await run(
+        [photo],
+        deskOf((desk) => ({
+          stamps: desk.stamps.map((stamp) => ({
+            ...stamp,
+            ...{ tone: 'full', dressing, sizePercent: 80, anchor: 'center', opacityPercent: 100 },
+          })),
+          output: { ...desk.output, format: 'png' },
+        })),
+      );
+      const out = await sharp(await fileOf(made))
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+      let there = 0;
+      for (let at = 0; at < out.length; at += 3) if (color.every((value, k) => Math.abs((out[at + k] as number) - value) <= 1)) there++;
+      expect(there, dressing).toBeGreaterThan(500);
+    }
+  });
   it('tell nothing private: no place, no camera; creator and rights as written (read by exiftool)', async () => {
     const folder = mkdtempSync('/tmp/lucky-photo-');
     const place = join(folder, 'private.jpg');

@@ -1,5 +1,5 @@
 export { BLEND_FORMULAS, blended, layOver, type BlendFormula } from './blend';
-export { inkCells, type InkCells } from './ink-cells';
+export { inkCells, inkCellsByColor, type InkCells } from './ink-cells';
 export { stampPlace, type PhotoSize, type StampPlace } from './place';
 export { largestFree, protectionOf, type Protection } from './protection';
 export { quietPlace, unremovablePlace, type FoundPlace } from './quiet-place';
@@ -35,4 +35,4 @@ export {
   type WatermarkTones,
 } from './watermark-drawing';
 export { leadingFamily, veilLine } from './veil-line';
-export { watermarkSources } from './sources';
+export { ownDressing, watermarkSources } from './sources';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dressingSchema, type Dressing } from '../color/dressings';
 import { colorKeySchema } from '../color/palette';
 import { ANCHORS } from '../output/canvas';
 
@@ -39,6 +40,8 @@ const stampSchema = placeSchema.extend({
   mark: z.string().max(64),
   opacityPercent: percent(1, 100, STAMP_OPACITY),
   tone: toneSchema.default('auto'),
+  /** The colorway that it stands in, where its tone is `full`. */
+  dressing: dressingSchema.default((): Dressing => 'full'),
   blend: z.enum(STAMP_BLENDS).default('normal'),
   edge: z.enum(STAMP_EDGES).default('none'),
 });

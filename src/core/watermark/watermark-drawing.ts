@@ -1,10 +1,11 @@
 import { notNought } from '../numeric/tolerances';
 import type { Hex } from '../color/hex';
 import { luminance } from '../color/contrast';
+import type { Dressing } from '../color/dressings';
 import { compose, rotation, scaling, translation, type Affine, type Bounds, type Path, type PathAlgebra, type Region } from '../geometry';
 import { outlinesIn, type Drawing, type DrawingNode, type Group } from '../marks';
 import { weldGrown } from '../geometry/offset';
-import { inkCells, type InkCells } from './ink-cells';
+import { inkCells, inkCellsByColor, type InkCells } from './ink-cells';
 import { stampPlace, type PhotoSize, type StampPlace } from './place';
 import { protectionOf, type Protection } from './protection';
 import type { Stamp, ToneWish, Veil, Watermark } from './settings';
@@ -12,10 +13,10 @@ import { chosenTone, turningLightness, type ToneChoice } from './tone';
 import type { PhotoTones } from './tones';
 import { veilLayout } from './veil';
 
-/** A mark as watermarks use it: drawn in one color, true alpha, and in its own colors. */
+/** A mark as watermarks use it: drawn in one color, true alpha, and in the colorways that are asked for. */
 export interface WatermarkSource {
   readonly oneColor: Drawing;
-  readonly full: Drawing;
+  readonly own: ReadonlyMap<Dressing, Drawing>;
   readonly ink: Bounds;
 }
 
@@ -148,12 +149,19 @@ function layStamp(
   const faded = { ...whole, cover: whole.cover.map((value) => value * opacity) };
   const more = { transform: map, opacity, blend: stamp.blend } as const;
   const laid = { ...place, id: stamp.id, ...(choice ? { choice } : {}) };
-  if (wish === 'full')
+  if (wish === 'full') {
+    const drawing = source.own.get(stamp.dressing) ?? source.oneColor;
+    const colored = inkCellsByColor(photo, tones.columns, tones.rows, drawing, map);
     return {
-      group: plainGroup(`stamp-${stamp.id}`, source.full.groups, more),
+      group: plainGroup(`stamp-${stamp.id}`, drawing.groups, more),
       laid,
-      inks: [{ ink: faded, luminance: dark, strokes: opacity }],
+      inks: [...colored].map(([color, ink]) => ({
+        ink: { ...ink, cover: ink.cover.map((value) => value * opacity) },
+        luminance: luminance(color),
+        strokes: opacity,
+      })),
     };
+  }
   const tone = choice?.tone ?? wish;
   if (tone === 'split') {
     const limit = turningLightness(light, dark);

@@ -1,5 +1,16 @@
 <script lang="ts">
-  import { ANCHORS, STAMP_BLENDS, STAMP_EDGES, swatchesOf, TONES, type Stamp, type ToneWish } from '$core/index';
+  import {
+    ANCHORS,
+    dress,
+    dressingsOf,
+    STAMP_BLENDS,
+    STAMP_EDGES,
+    swatchesOf,
+    TONES,
+    type Dressing,
+    type Stamp,
+    type ToneWish,
+  } from '$core/index';
   import AmountField from '$lib/ui/AmountField.svelte';
   import Pick from '$lib/ui/Pick.svelte';
   import { usePhotosDesk } from './photos-desk.svelte';
@@ -12,7 +23,7 @@
     auto: 'chosen from the picture',
     light: 'light',
     dark: 'dark',
-    full: 'its own colors',
+    full: 'a colorway of the mark',
   };
   const BLEND_LABELS: Record<Stamp['blend'], string> = {
     normal: 'as it is',
@@ -109,6 +120,15 @@
     value={stamp.tone as string}
     choose={(tone) => desk.change('Change the tone', desk.withStamp(stamp.id, { tone: tone as ToneWish }))}
   />
+  {#if stamp.tone === 'full'}
+    <Pick
+      label="Colorway"
+      hint="Which of the mark’s colorways lies on the photos"
+      options={dressingsOf(desk.brand.palette).map((value) => ({ value: value as string, label: dress(desk.brand.palette, value).label }))}
+      value={stamp.dressing as string}
+      choose={(dressing) => desk.change('Choose the colorway', desk.withStamp(stamp.id, { dressing: dressing as Dressing }))}
+    />
+  {/if}
   <Pick
     label="Laid over"
     hint="How its colors meet those of the photo"
