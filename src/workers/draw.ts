@@ -232,10 +232,15 @@ export class Draughtsman {
     const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined });
     // What is worked on is every part in its own colors, whatever lies over it.
     const shown = stage ? resolved : dresser(resolved, recipe, palette, dressing);
-    const picture = screenPicture(shown, idPrefix, this.#pictureBase);
+    const picture = screenPicture(shown, idPrefix, this.#pictureBase, this.#lent);
     const told = this.#shown.get(idPrefix) ?? new Map<string, GroupPieces>();
     this.#shown.set(idPrefix, told);
     return newsOf(picture, told);
+  }
+
+  /** Pictures that are had elsewhere than among the brand's own: their addresses, by what stands for their digests in recipes. */
+  lend(pictures: ReadonlyMap<string, string>): void {
+    this.#lent = pictures;
   }
 
   /** The watermark of a photo, as pieces for the page. @param prefix stands before its ids @param measured whether what it protects is measured: not while it is dragged */
@@ -579,6 +584,7 @@ export class Draughtsman {
   /** What was told last under each prefix: the page keeps what has not changed. */
   readonly #shown = new Map<string, Map<string, GroupPieces>>();
   #pictureBase = '';
+  #lent: ReadonlyMap<string, string> = new Map();
   readonly #small = new SmallPictures();
   #palette: Palette = STARTING_PALETTE;
   /** The newest recipe of every mark, and of what is kept beside them. */

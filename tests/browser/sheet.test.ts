@@ -23,6 +23,20 @@ describe('the brand sheet', () => {
     expect(await faultsOf(page)).toEqual([]);
     expect(await unsaidOn(page)).toEqual([]);
 
+    // Goods that were dressed are there; one more is chosen, and one taken off.
+    const onGoods = () =>
+      page.$$eval('figure svg image', (all) =>
+        all
+          .flatMap((each) => /goods\/([a-z-]+)/.exec(each.getAttribute('href') ?? each.getAttribute('xlink:href') ?? '')?.[1] ?? [])
+          .sort(),
+      );
+    const showsGoods = (wanted: readonly string[]) => expect.poll(onGoods).toEqual(wanted);
+    await showsGoods(['boat', 'cap', 'shirt']);
+    await visitor.pick('Add goods', 'mug');
+    await showsGoods(['boat', 'cap', 'mug', 'shirt']);
+    await visitor.click('Take off: boat');
+    await showsGoods(['cap', 'mug', 'shirt']);
+
     const cover = () => page.$eval('figure svg', (svg) => svg.innerHTML);
     const before = await cover();
     await visitor.pick('Design', 'night');

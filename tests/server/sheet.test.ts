@@ -60,6 +60,22 @@ describe('the brand sheet as a file', () => {
     await save({ ...sheetSchema.parse({}) });
   });
 
+  it('shows marks on goods, as many as were chosen and are there, one picture each', async () => {
+    const [mark] = await read<readonly { id: string }[]>(`${home}/marks`);
+    const on = (scene: string) => ({ mark: mark?.id ?? '', scene });
+    await save({
+      ...sheetSchema.parse({ goods: [on('mug'), on('phone'), on('no-such-thing'), { mark: 'gone', scene: 'mug' }] }),
+    });
+    const path = await pdf('goods');
+    expect(said(path)).toMatch(/Pages:\s+9\b/);
+    const rows = execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' }).trim().split('\n').slice(2);
+    expect(rows.map((row) => row.trim().split(/\s+/)[0])).toEqual(['9', '9']);
+    expect(execFileSync('pdftotext', ['-f', '9', '-l', '9', path, '-'], { encoding: 'utf8' }).trim()).toBe('');
+    await save({ ...sheetSchema.parse({ goods: [on('mug')], left: ['on-goods'] }) });
+    expect(said(await pdf('without'))).toMatch(/Pages:\s+8\b/);
+    await save({ ...sheetSchema.parse({}) });
+  });
+
   it('shows what the screen shows: a page drawn by a second PDF reader (poppler) is the page as SVG within a mean of 2 of 255', async () => {
     const path = await pdf('third');
     const made = sheetPages(

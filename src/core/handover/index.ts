@@ -13,7 +13,6 @@ export {
   startPack,
   startPlan,
   wantedFiles,
-  type GoodsAtHand,
   wantedFileSchema,
   type HandoverPlan,
   type PlannedMark,

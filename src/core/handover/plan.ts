@@ -8,10 +8,9 @@ import { FORMAT_NAMES, formatOf, type FormatName } from '../output/file-formats'
 import { fileCanvas } from '../pieces/file-canvas';
 import { pieceSizeText, type PieceCanvas } from '../marks';
 import { PDF_COLORS, type PdfColors } from '../output/pdf';
-import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsDesk } from '../scenes/goods-desk';
+import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsAtHand } from '../scenes/goods-desk';
 import { ownGoodsId, ownGoodsSchema } from '../scenes/own-photo/own-goods';
 import { sideBySide } from '../scenes/side-by-side';
-import type { SceneFacts } from '../scenes/scene';
 import { PACK_NAMES, packKind, type PackName, type PackSize } from './packs';
 
 /** What names are made of, unless the designer says otherwise. */
@@ -155,11 +154,6 @@ function groundOf(palette: Palette, dressing: Dressing): ColorKey {
   return dress(palette, dressing).ground === palette.ink ? 'ink' : 'paper';
 }
 
-/** Goods that marks may be shown on, and what was chosen for them. */
-export interface GoodsAtHand {
-  readonly scenes: readonly SceneFacts[];
-  readonly desk: GoodsDesk;
-}
 const NO_GOODS: GoodsAtHand = { scenes: [], desk: { shown: {}, own: {} } };
 
 /** The files of a pack that shows marks on goods. */

@@ -31,20 +31,28 @@ const sameGroup = (one: Group, other: Group): boolean =>
   (['a', 'b', 'c', 'd', 'e', 'f'] as const).every((key) => one.transform[key] === other.transform[key]);
 
 /** A group written for a page; the same group is the same object again, so that it is known to be unchanged. */
-function writtenGroup(group: Group, prefix: string, pictureBase: string): GroupPieces {
+function writtenGroup(group: Group, prefix: string, pictureBase: string, lent: ReadonlyMap<string, string>): GroupPieces {
   const byPrefix = written.get(group.children) ?? new Map<string, { readonly group: Group; readonly pieces: GroupPieces }>();
   written.set(group.children, byPrefix);
   const key = `${pictureBase} ${prefix}${group.id}`;
   const kept = byPrefix.get(key);
   if (kept && sameGroup(kept.group, group)) return kept.pieces;
-  const pieces = groupPieces(group, prefix, (sha256) => `${pictureBase}${sha256}`);
+  const pieces = groupPieces(group, prefix, (sha256) => lent.get(sha256) ?? `${pictureBase}${sha256}`);
   byPrefix.set(key, { group, pieces });
   return pieces;
 }
 
-/** @param pictureBase stands before the digest in the addresses of its pictures */
-export const screenPicture = (mark: DressedMark, idPrefix: string, pictureBase = ''): ScreenPicture => ({
-  groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase)),
+/**
+ * @param pictureBase stands before the digest in the addresses of its pictures
+ * @param lent addresses of pictures that are had elsewhere, by what stands for their digests
+ */
+export const screenPicture = (
+  mark: DressedMark,
+  idPrefix: string,
+  pictureBase = '',
+  lent: ReadonlyMap<string, string> = new Map(),
+): ScreenPicture => ({
+  groups: mark.drawing.groups.map((group) => writtenGroup(group, idPrefix, pictureBase, lent)),
   ink: mark.ink,
   parts: mark.parts,
   ...(mark.notices && mark.notices.length > 0 ? { wholeNotices: mark.notices } : {}),

@@ -37,6 +37,12 @@ export const goodsDeskSchema = z.strictObject({
 });
 export type GoodsDesk = z.infer<typeof goodsDeskSchema>;
 
+/** Goods that marks may be shown on, and what was chosen for them. */
+export interface GoodsAtHand {
+  readonly scenes: readonly SceneFacts[];
+  readonly desk: GoodsDesk;
+}
+
 /** How a mark is dressed for goods in the color that they begin with. */
 export const dressingOnGoods = (palette: Palette, { start }: Pick<SceneFacts, 'start'>): Dressing =>
   contrastRatio(start.color, palette.paper) > contrastRatio(start.color, palette.ink) ? 'reversed' : 'full';

@@ -5,6 +5,7 @@ export { inverse, project, squareTo, type Corner, type Homography } from './homo
 export { MOST_LIGHT, MOST_UV, PRINT_WAYS, readUvMap, resizedUvMap, sceneSchema, type PrintWay, type SceneFacts, type UvMap } from './scene';
 export {
   dressingOnGoods,
+  type GoodsAtHand,
   goodsDeskSchema,
   MOST_OWN,
   shownOnGoods,

@@ -56,6 +56,7 @@ export function sheetFactsOf(
     sheet,
     board,
     pictures,
+    goods = [],
     alternatives = {},
   }: {
     readonly brief: Brief;
@@ -66,6 +67,8 @@ export function sheetFactsOf(
     readonly board: Board;
     /** All pictures of the brand. */
     readonly pictures: readonly Omit<TonePicture, 'caption'>[];
+    /** Pictures of marks on goods. */
+    readonly goods?: readonly TonePicture[];
     /** Faces of the library in place of a client's own, by the ids of families. */
     readonly alternatives?: Readonly<Record<string, string>>;
   },
@@ -111,6 +114,7 @@ export function sheetFactsOf(
     pieces: kept
       .filter(({ role, recipe }) => role === 'piece' && recipe.whole?.canvas)
       .map(({ id, name: called }) => ({ id, name: called })),
+    goods,
     heading,
     text,
   };

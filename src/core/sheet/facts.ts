@@ -51,6 +51,8 @@ export interface SheetFacts {
   readonly faces: readonly SheetFace[];
   readonly pictures: readonly TonePicture[];
   readonly pieces: readonly { readonly id: string; readonly name: string }[];
+  /** Pictures of marks on goods, with what they show. */
+  readonly goods: readonly TonePicture[];
   /** Faces that the sheet itself is set in. */
   readonly heading: FontChoice;
   readonly text: FontChoice;

@@ -18,6 +18,8 @@ export const SHEET_SIZE_NAMES = Object.keys(SHEET_SIZES) as readonly SheetSize[]
 
 /** Most pictures on a sheet. */
 export const MOST_SHEET_PICTURES = 6;
+/** Most goods on a sheet. */
+export const MOST_SHEET_GOODS = 6;
 
 const words = z.string().max(1000);
 const pageName = z.enum(SHEET_PAGE_NAMES as [SheetPageName, ...SheetPageName[]]);
@@ -35,6 +37,11 @@ export const sheetSchema = z.strictObject({
   pictures: z
     .array(z.string().regex(/^[0-9a-f]{64}$/))
     .max(MOST_SHEET_PICTURES)
+    .optional(),
+  /** Goods that it shows, each with the mark on it; without, the first that were dressed on the proof wall. */
+  goods: z
+    .array(z.strictObject({ mark: z.string().max(64), scene: z.string().max(60) }))
+    .max(MOST_SHEET_GOODS)
     .optional(),
 });
 export type Sheet = z.infer<typeof sheetSchema>;

@@ -7,6 +7,7 @@ import {
   type ScreenPicture,
   type ShippedFamily,
 } from '$core/index';
+import { digestOf } from './digest';
 import { writtenRecipe } from './written-parts';
 
 /** A picture, by all that it is drawn from. */
@@ -31,10 +32,6 @@ const CACHE = 'lucky-thistle/pictures';
 const MOST_KEPT = 300;
 const addressOf = (key: string): string => `${location.origin}/kept-pictures/${key}`;
 
-async function digestOf(text: string): Promise<string> {
-  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
-  return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-}
 /** Recipes are never changed: each is digested once. */
 const digests = new WeakMap<Recipe, Promise<string>>();
 function recipeDigest(recipe: Recipe): Promise<string> {

@@ -28,6 +28,8 @@ export class PictureDesk {
   readonly #drawn = new Map<string, Drawn>();
   #wanted: readonly WantedPicture[] = [];
   #recipes: ReadonlyMap<string, Recipe> = new Map();
+  #lent: ReadonlyMap<string, string> = new Map();
+  #lentTo: ReadonlyMap<string, string> = this.#lent;
   #busy = false;
 
   constructor(families: readonly ShippedFamily[], brandSlug: string) {
@@ -47,8 +49,12 @@ export class PictureDesk {
     this.#desk.close();
   }
 
-  /** @param recipes all marks of the brand by id, as they are now */
-  want(recipes: ReadonlyMap<string, Recipe>, wanted: readonly WantedPicture[]): void {
+  /**
+   * @param recipes all marks of the brand by id, as they are now
+   * @param lent addresses of pictures in them that are had elsewhere, by what stands for their digests
+   */
+  want(recipes: ReadonlyMap<string, Recipe>, wanted: readonly WantedPicture[], lent: ReadonlyMap<string, string> = new Map()): void {
+    this.#lent = lent;
     this.#recipes = recipes;
     this.#wanted = wanted;
     this.left = this.#missing().length;
@@ -68,12 +74,15 @@ export class PictureDesk {
         const { key, markId, dressing, palette } = next;
         const recipes = this.#recipes;
         const prefix = `${key}-`;
-        const picture = await this.#desk.kept.picture({ markId, dressing, prefix, palette, recipes }, async () =>
-          withNews(
+        const lent = this.#lent;
+        const picture = await this.#desk.kept.picture({ markId, dressing, prefix, palette, recipes }, async () => {
+          if (this.#lentTo !== lent) await this.#desk.ask((draughtsman) => draughtsman.lend(lent));
+          this.#lentTo = lent;
+          return withNews(
             await this.about(recipes, palette, (draughtsman) => draughtsman.picture(markId, dressing, prefix)),
             this.pictures.get(key)?.groups ?? [],
-          ),
-        );
+          );
+        });
         this.#drawn.set(key, { palette, dressing, markId, recipes });
         this.pictures = new Map(this.pictures).set(key, picture);
         this.left = this.#missing().length;

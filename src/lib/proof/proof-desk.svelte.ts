@@ -1,6 +1,6 @@
 import { createContext } from 'svelte';
 import { SvelteSet } from 'svelte/reactivity';
-import { dressingOnGoods, rightsOf, shownOnGoods, weakAtAddress, type ShippedFamily, type WeakAt } from '$core/index';
+import { rightsOf, shownOnGoods, weakAtAddress, type ShippedFamily, type WeakAt } from '$core/index';
 import type {
   Dressing,
   GoodsDesk,
@@ -14,6 +14,7 @@ import type {
   Recipe,
   DrawnPicture,
 } from '$core/index';
+import { goodsAddress } from '$lib/client/goods-address';
 import type { PictureDesk, WantedPicture } from '$lib/client/picture-desk.svelte';
 import type { PhotoView } from '$lib/client/photo-view';
 import { request } from '$lib/client/request';
@@ -79,12 +80,8 @@ export class ProofDesk {
   }
   /** Where the picture of a mark on goods is had. */
   goodsAddress(subject: Subject, scene: SceneFacts, width: number): string {
-    const { dressing = dressingOnGoods(this.palette, scene), ...chosen } = this.shownOn(subject, scene);
-    const query = new URLSearchParams({ dressing, width: String(width), v: `${subject.revision}-${this.brand.paletteNumber}` });
-    for (const [key, value] of Object.entries(chosen)) query.set(key, String(value));
-    const own = this.own.of(scene);
-    if (own) query.set('own', JSON.stringify(own));
-    return `/api/brands/${this.brand.slug}/marks/${subject.slug}/goods/${scene.name}?${query.toString()}`;
+    const brand = { ...this.brand, palette: this.palette };
+    return goodsAddress(brand, subject, scene, this.shownOn(subject, scene), this.own.of(scene), width);
   }
 
   readonly family: readonly Subject[] = $derived(this.subjects.filter(({ isTry, recipe }) => !isTry && recipe.parts.length > 0));

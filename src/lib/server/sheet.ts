@@ -2,18 +2,28 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   canvasSchema,
   freeAlternatives,
+  goodsOfSheet,
   keptPictures,
   SHEET_SIZES,
   sheetFactsOf,
   sheetPages,
   sheetWebPage,
+  shownOnGoods,
+  dressingOnGoods,
+  EMPTY_RECIPE,
+  ownGoodsId,
   type Canvas,
   type DrawnPage,
+  type MarkOnGoods,
   type MeasuredMark,
   type Recipe,
+  type TonePicture,
 } from '$core/index';
 import { catalogue, shippedFamilies } from './fonts';
+import { storeFile } from './files';
 import type { PictureSubject } from './formats';
+import { goodsAtHand } from './goods/at-hand';
+import { goodsOrder } from './goods/pack-order';
 import { heavy } from './heavy/pool';
 import { refuse } from './http/problem-error';
 import { listPictures, ownPictures } from './stores/brand-pictures';
@@ -43,6 +53,14 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
     const found = await heavy('measured', { recipe: mark.recipe, sources, palette: brand.palette, ownFamilies });
     if (found) measured.set(mark.id, found);
   }
+  const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
+  const inMarks = await ownPictures(em.fork(), brand.id, [...sources.values()].flatMap(shown));
+  const wanted = sheet.left.includes('on-goods')
+    ? []
+    : goodsOfSheet(sheet, await goodsAtHand(em.fork(), brand.id), new Set(measured.keys()));
+  const goods: TonePicture[] = [];
+  // One after the other: their layers are large.
+  for (const on of wanted) goods.push(await pictureOnGoods(em, brand, on, marks, { sources, ownFamilies, ownPictures: inMarks }));
   const facts = sheetFactsOf(brand, marks, {
     brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
     type: (await findDocument(em.fork(), brand.id, 'type')).content,
@@ -50,14 +68,18 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
     alternatives: freeAlternatives(families, { ...catalogue(), ...ownCatalogue }),
     board: (await findDocument(em.fork(), brand.id, 'board')).content,
     pictures: await listPictures(em, brand.id),
-    ...{ measured, sheet },
+    ...{ measured, sheet, goods },
   });
   if (facts.marks.length === 0)
     throw refuse(422, 'nothing-drawn', 'This brand has no mark yet, so there is nothing to show.', 'Build a mark first.');
-  const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
-  const own = await ownPictures(em.fork(), brand.id, [
-    ...[...sources.values()].flatMap(shown),
-    ...facts.pictures.map(({ sha256 }) => sha256),
+  const own = new Set([
+    ...inMarks,
+    ...(await ownPictures(
+      em.fork(),
+      brand.id,
+      facts.pictures.map(({ sha256 }) => sha256),
+    )),
+    ...goods.map(({ sha256 }) => sha256),
   ]);
   const pages = sheetPages(sheet, facts).map((page) => ({
     ...page,
@@ -69,6 +91,34 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
   if (pages.length === 0) throw refuse(422, 'nothing-drawn', 'Every page of this sheet is left out.', 'Take one in again.');
   const { width, height } = SHEET_SIZES[sheet.size];
   return { pages, canvas: canvasSchema.parse({ width, height, unit: 'mm' }) };
+}
+
+/** Goods are so wide on a sheet: a third of a page at 300 dots an inch. */
+const GOODS_PX = 1400;
+/** A mark on goods as a picture for the sheet; no brand holds it, and it is cleared away in time. */
+async function pictureOnGoods(
+  em: EntityManager,
+  brand: BrandView,
+  { mark, scene }: MarkOnGoods,
+  marks: readonly { readonly id: string; readonly name: string; readonly recipe: Recipe }[],
+  more: Pick<PictureSubject, 'sources' | 'ownFamilies' | 'ownPictures'>,
+): Promise<TonePicture> {
+  const { desk } = await goodsAtHand(em.fork(), brand.id);
+  const { recipe, name } = marks.find(({ id }) => id === mark) ?? { recipe: EMPTY_RECIPE, name: '' };
+  const shown = shownOnGoods(desk, mark, scene.name);
+  const own = desk.own[ownGoodsId(scene.name) ?? ''];
+  const widthPx = Math.min(GOODS_PX, scene.widthPx);
+  const order = await goodsOrder(
+    ...([em, brand.slug, { canvas: canvasSchema.parse({ width: widthPx }) }] as const),
+    { scene: scene.name, shown, ...(own ? { own } : {}) },
+    brand.palette,
+  );
+  const dressing = shown.dressing ?? dressingOnGoods(brand.palette, scene);
+  const picture = await heavy('goodsLarge', { subject: { title: name, recipe, palette: brand.palette, dressing, ...more }, order });
+  return {
+    ...{ sha256: await storeFile(picture), name: scene.label, caption: `${name} on ${scene.label.toLowerCase()}` },
+    ...{ widthPx, heightPx: Math.round((scene.heightPx * widthPx) / scene.widthPx) },
+  };
 }
 
 const asPdf = (brand: BrandView, { pages, canvas }: SheetFiles): Promise<Uint8Array> => {

@@ -2,7 +2,10 @@
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import {
+    goodsOfSheet,
+    ownGoodsId,
     pageOrder,
+    shownOnGoods,
     MOST_SHEET_PICTURES,
     pageText,
     SHEET_DESIGN_NAMES,
@@ -14,13 +17,17 @@
     sheetPages,
     type Board,
     type Brief,
+    type GoodsAtHand,
     type MeasuredMark,
     type Palette,
     type Sheet,
     type SheetPageName,
     type ShippedFamily,
+    type TonePicture,
     type TypeDesk,
   } from '$core/index';
+  import { digestOf } from '$lib/client/digest';
+  import { goodsAddress } from '$lib/client/goods-address';
   import { PictureDesk } from '$lib/client/picture-desk.svelte';
   import { readAgainOnNews } from '$lib/client/read-again';
   import type { ShownMark } from '$lib/client/read-marks';
@@ -29,6 +36,7 @@
   import { openDocument } from '$lib/client/work/open-document.svelte';
   import { undoOrder } from '$lib/client/work/undo-order';
   import ClientLinks from './ClientLinks.svelte';
+  import GoodsChoice from './GoodsChoice.svelte';
   import Choice from '$lib/ui/Choice.svelte';
   import PictureChoice from '$lib/ui/PictureChoice.svelte';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
@@ -37,17 +45,25 @@
   import SaveBanner from '$lib/ui/SaveBanner.svelte';
 
   interface Props {
-    brand: { readonly id: string; readonly slug: string; readonly name: string; readonly about: string; readonly palette: Palette };
+    brand: {
+      readonly id: string;
+      readonly slug: string;
+      readonly name: string;
+      readonly about: string;
+      readonly palette: Palette;
+      readonly paletteNumber: number;
+    };
     marks: readonly ShownMark[];
     families: readonly ShippedFamily[];
     brief: Brief;
     type: TypeDesk;
     board: Board;
     pictures: readonly OfferedPicture[];
+    goods: GoodsAtHand;
     alternatives: Readonly<Record<string, string>>;
     sheet: { readonly number: number; readonly content: Sheet };
   }
-  const { brand, marks, families, brief, type, board, pictures, alternatives, sheet }: Props = $props();
+  const { brand, marks, families, brief, type, board, pictures, goods, alternatives, sheet }: Props = $props();
 
   // The room is made anew for every brand and palette.
   // svelte-ignore state_referenced_locally
@@ -80,7 +96,34 @@
     measure().catch(() => (measuring = false));
     return () => (current = false);
   });
-  const facts = $derived(sheetFactsOf(brand, marks, { brief, type, families, measured, board, pictures, alternatives, sheet: now }));
+  /** Marks that may be shown on goods: those of the family that draw something. */
+  const shownMarks = $derived(marks.filter(({ id }) => measured.has(id)));
+  const onGoods = $derived(goodsOfSheet(now, goods, new Set(shownMarks.map(({ id }) => id))));
+  /** Pictures of them, as wide as a page of the sheet shows them here. */
+  const GOODS_PX = 900;
+  let goodsPictures: readonly (TonePicture & { readonly address: string })[] = $state.raw([]);
+  $effect(() => {
+    let current = true;
+    const told = onGoods.map(async ({ mark, scene }): Promise<readonly (TonePicture & { readonly address: string })[]> => {
+      const on = marks.find(({ id }) => id === mark);
+      if (!on) return [];
+      const widthPx = Math.min(GOODS_PX, scene.widthPx);
+      const own = goods.desk.own[ownGoodsId(scene.name) ?? ''];
+      const address = goodsAddress(brand, on, scene, shownOnGoods(goods.desk, mark, scene.name), own, widthPx);
+      return [
+        {
+          ...{ sha256: await digestOf(address), address, name: scene.label, caption: `${on.name} on ${scene.label.toLowerCase()}` },
+          ...{ widthPx, heightPx: Math.round((scene.heightPx * widthPx) / scene.widthPx) },
+        },
+      ];
+    });
+    void Promise.all(told).then((found) => current && (goodsPictures = found.flat()));
+    return () => (current = false);
+  });
+  const facts = $derived(
+    sheetFactsOf(brand, marks, { brief, type, families, measured, board, pictures, goods: goodsPictures, alternatives, sheet: now }),
+  );
+  const lent = $derived(new Map(goodsPictures.map(({ sha256, address }) => [sha256, address])));
   /** What the app says of the marks is true only once they are measured. */
   const waits = $derived(measuring && measured.size === 0);
   const pages = $derived(facts.marks.length > 0 ? sheetPages(now, facts) : []);
@@ -88,6 +131,7 @@
     drawing.want(
       new Map([...recipes, ...pages.map(({ id, recipe }) => [`page ${id}`, recipe] as const)]),
       pages.map(({ id }) => ({ key: `page-${id}`, markId: `page ${id}`, dressing: 'full' as const, palette: brand.palette })),
+      lent,
     ),
   );
 
@@ -197,6 +241,12 @@
       bring={(file) => void bring(file)}
     />
     {#if said !== ''}<p class="quiet" role="status">{said}</p>{/if}
+    <GoodsChoice
+      marks={shownMarks}
+      scenes={goods.scenes}
+      chosen={onGoods}
+      change={(gesture, chosen) => change(gesture, { goods: [...chosen] })}
+    />
     <ClientLinks {brand} {marks} />
     <h2 class="label">Pages</h2>
     <ul>

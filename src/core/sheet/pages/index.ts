@@ -5,6 +5,7 @@ import { colors } from './colors';
 import { faces } from './faces';
 import { grounds } from './grounds';
 import { inUse } from './in-use';
+import { onGoods } from './on-goods';
 import { smallest } from './smallest';
 import { tone } from './tone';
 import { versions } from './versions';
@@ -22,6 +23,7 @@ export const SHEET_PAGES = {
   colors,
   faces,
   'in-use': inUse,
+  'on-goods': onGoods,
 } as const satisfies Readonly<Record<string, SheetPage>>;
 export type SheetPageName = keyof typeof SHEET_PAGES;
 export const SHEET_PAGE_NAMES = Object.keys(SHEET_PAGES) as readonly SheetPageName[];

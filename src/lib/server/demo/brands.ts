@@ -10,6 +10,7 @@ import {
   type Palette,
   type Recipe,
   type MarkRole,
+  type ShownOnGoods,
 } from '$core/index';
 import type { ArtInput } from '../art';
 import { CREST_ART, crestRecipe, etchedCrest, WORN_PRINT, wornCrest } from './crest';
@@ -52,6 +53,8 @@ export interface DemoBrand {
   readonly kept: readonly string[];
   readonly board?: readonly DemoPicture[];
   readonly photos?: DemoPhotos;
+  /** Marks on goods, and how they lie there. */
+  readonly goods?: readonly (ShownOnGoods & { readonly mark: string; readonly scene: string })[];
   readonly marks: readonly DemoMark[];
   readonly pieces?: readonly DemoPiece[];
   /** Whether its shirt is drawn for the demo. */
@@ -127,6 +130,14 @@ export const demoBrands: readonly DemoBrand[] = [
       uses: ['profile', 'label', 'goods', 'sign'],
       voice: { loudness: 28, novelty: 60, gravity: 38, strength: 35, ornament: 22, warmth: 30 },
     },
+    goods: [
+      { mark: 'Primary', scene: 'tote', size: 0.8 },
+      { mark: 'Primary', scene: 'sign', dressing: 'reversed', tint: 'lead', size: 0.72 },
+      { mark: 'Initial', scene: 'hang-tag', dressing: 'full', tint: 'paper' },
+      { mark: 'Initial', scene: 'mug', dressing: 'reversed', tint: 'ink' },
+      { mark: 'Primary', scene: 'cards', size: 0.66 },
+      { mark: 'Initial', scene: 'phone', dressing: 'reversed', tint: 'lead', size: 0.5 },
+    ],
     kept: ['josefin-sans', 'marcellus', 'fraunces'],
     shirt: true,
     link: {
@@ -288,6 +299,11 @@ export const demoBrands: readonly DemoBrand[] = [
       uses: ['goods', 'print', 'sign', 'profile'],
       voice: { loudness: 45, novelty: 8, gravity: 80, strength: 62, ornament: 45 },
     },
+    goods: [
+      { mark: 'Crest', scene: 'boat', dressing: 'full', size: 0.9 },
+      { mark: 'Crest', scene: 'cap', dressing: 'reversed', tint: 'lead', size: 0.8 },
+      { mark: 'Crest', scene: 'shirt', dressing: 'full', tint: 'paper' },
+    ],
     kept: ['cinzel', 'eb-garamond'],
     marks: [
       {

@@ -67,6 +67,10 @@ export async function loadDemoBrands(em: EntityManager): Promise<void> {
     await saveDocument(em, brand.slug, 'brief', 0, demo.brief);
     await saveDocument(em, brand.slug, 'type', 0, { kept: demo.kept.map((family) => ({ family })) });
     if (demo.link) await demoLink(em, brand.id, demo.link);
+    if (demo.goods)
+      await saveDocument(em, brand.slug, 'goods', 0, {
+        shown: Object.fromEntries(demo.goods.map(({ mark, scene, ...shown }) => [`${ids.get(mark) ?? primaryId}/${scene}`, shown])),
+      });
     if (demo.photos) await layPhotos(em, brand, demo.photos);
     if (demo.board) await saveDocument(em, brand.slug, 'board', 0, await boardOf(em, brand.id, demo.board));
   }

@@ -21,8 +21,8 @@ import {
   type Sheet,
   type SheetFacts,
 } from '$core/index';
-import { shelfOf, shipped } from '../support/fonts';
-import { resolverOf } from '../support/resolver';
+import { shelfOf, shipped } from '../../support/fonts';
+import { resolverOf } from '../../support/resolver';
 
 const resolver = resolverOf(await shelfOf('jost', 'fraunces'));
 const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' };
@@ -79,6 +79,7 @@ const shownIn = {
   sheet: { contact: '' },
   board: { items: [onBoard('a', 'The calm of it'), onBoard('b'), onBoard('f')] },
   pictures: ['a', 'b', 'c', 'd'].map(picture),
+  goods: ['e', 'f', 'a'].map((letter) => ({ ...picture(letter), caption: `Primary on ${letter}` })),
 };
 const factsOf = (name = 'Heron', change: Partial<SheetFacts> = {}): SheetFacts => ({
   ...sheetFactsOf({ name, about: 'About.', palette }, marks(name), { brief, type, families: shipped, measured, ...shownIn }),
@@ -192,6 +193,7 @@ describe('pages of a brand sheet', () => {
         faces: [],
         pieces: [],
         pictures: [],
+        goods: [],
       });
       const pages = sheetPages(sheet(), facts);
       expect(pages.map(({ id }) => id)).toEqual(['cover', 'versions', 'clear-space', 'smallest', 'grounds', 'avoid', 'colors']);
