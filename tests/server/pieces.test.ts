@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { unzipSync } from 'fflate';
+import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { canvasSchema, pieceCanvasSchema, pieceLayout, pouredPiece, writeRecipe } from '$core/index';
@@ -120,6 +120,9 @@ describe('pieces in packs', () => {
     ).value;
     await piece('Post', { width: 600, height: 750 });
     await piece('Card', { width: 85, height: 55, unit: 'mm', bleed: 3 });
+    const leaf = { width: 100, height: 140, unit: 'mm', bleed: 3 };
+    await piece('Back leaf', { ...leaf, booklet: { id: 'leaves', page: 2 } });
+    await piece('Front leaf', { ...leaf, booklet: { id: 'leaves', page: 1 } });
     const marks = await read<readonly { id: string; slug: string; revision: number }[]>(`${home}/marks`);
     const all = marks.map(({ id }) => id);
     const size = { label: 'square', canvas: canvasSchema.parse({ width: 200, height: 200 }) };
@@ -139,12 +142,15 @@ describe('pieces in packs', () => {
     const pack = () => read<Pack>(`${home}/handovers/${id}`);
     await expect
       .poll(async () => (await pack()).files.map(({ state, reason }) => (reason ? JSON.stringify(reason) : state)), { timeout: 100_000 })
-      .toEqual(['done', 'done', 'done', 'done', 'done']);
+      .toEqual(Array.from({ length: 8 }, () => 'done'));
     expect((await pack()).files.map(({ name }) => name)).toEqual([
       'pieces/packed-post-600x750.png',
       'pieces/packed-post-600x750.pdf',
       'pieces/packed-card-85x55mm.png',
       'pieces/packed-card-85x55mm.pdf',
+      'pieces/packed-back-leaf-100x140mm.png',
+      'pieces/packed-front-leaf-100x140mm.png',
+      'pieces/packed-front-leaf-100x140mm.pdf',
       'profiles/packed-primary-200x200.png',
     ]);
     const zip = unzipSync(new Uint8Array(await (await fetch(`${home}/handovers/${id}/pack.zip`)).arrayBuffer()));
@@ -159,6 +165,13 @@ describe('pieces in packs', () => {
     };
     expect(width('TrimBox')).toBeCloseTo(85, 1);
     expect(width('BleedBox')).toBeCloseTo(91, 1);
+    // Pages of a booklet are one file, in their order, each with its bleed.
+    writeFileSync(path, zip['pieces/packed-front-leaf-100x140mm.pdf'] ?? new Uint8Array());
+    const leaves = execFileSync('pdfinfo', ['-box', '-f', '1', '-l', '2', path], { encoding: 'utf8' });
+    expect(leaves).toMatch(/Pages:\s+2\b/);
+    for (const page of [1, 2]) expect(leaves).toMatch(new RegExp(`Page +${page} TrimBox:`));
+    const guide = strFromU8(zip['read-me.txt'] ?? new Uint8Array());
+    expect(guide).toContain('Front leaf and what follows: 2 pages');
 
     // What it shows is changed: the piece says so, in the room and in the pack.
     const handed = async () => {

@@ -2,7 +2,7 @@ import { escaped } from '../output/escaped';
 import { canvasText } from '../output/canvas';
 import { formatOf } from '../output/file-formats';
 import { packKind, type PackName } from './packs';
-import type { WantedFile } from './plan';
+import { holdsMany, type WantedFile } from './plan';
 
 /** One file of a pack, as the client reads of it. */
 export interface GuideFile {
@@ -35,7 +35,11 @@ const kindOf = (files: readonly GuideFile[]): PackName => files[0]?.wanted.kind 
 /** One file in a line: “Primary, full color, 1080 × 1080 px”. */
 export const fileLine = ({ markName, colorway, wanted }: Pick<GuideFile, 'markName' | 'colorway' | 'wanted'>): string =>
   [
-    wanted.pages ? `${wanted.pages.length + 1} marks on pages of their own` : markName,
+    holdsMany(wanted)
+      ? `${(wanted.pages?.length ?? 0) + 1} marks on pages of their own`
+      : wanted.pages
+        ? `${markName} and what follows: ${wanted.pages.length + 1} pages`
+        : markName,
     colorway,
     formatOf(wanted.format).ownSizes ? '16 to 256 px' : canvasText(wanted.canvas),
     wanted.goods ? `on: ${wanted.label.toLowerCase()}` : wanted.ground === null ? 'transparent' : 'on a ground',

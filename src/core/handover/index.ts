@@ -4,6 +4,7 @@ export { readSize } from './read-size';
 export { PACK_NAMES, packKind, PACKS, type PackKind, type PackName, type PackSize } from './packs';
 export {
   handoverPlanSchema,
+  holdsMany,
   marksOf,
   MOST_FILES,
   plannedSize,

@@ -101,7 +101,7 @@ export const PACKS = {
   pieces: {
     label: 'Pieces',
     client:
-      'Posts, cards, labels and shirts as they were laid out, each in its own size: PNG for screens and shops, PDF with its bleed for printers.',
+      'Posts, cards, labels and shirts as they were laid out, each in its own size: PNG for screens and shops, PDF with its bleed for printers. Pages of a booklet share one PDF.',
     uses: [],
     ...{ roles: ['piece'], marks: 100 },
     dressings: [],

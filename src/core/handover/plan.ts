@@ -6,7 +6,7 @@ import { colorKeySchema, swatchColor, type ColorKey, type Palette } from '../col
 import { canvasSchema, type Canvas } from '../output/canvas';
 import { FORMAT_NAMES, formatOf, type FormatName } from '../output/file-formats';
 import { fileCanvas } from '../pieces/file-canvas';
-import { pieceSizeText, type PieceCanvas } from '../marks';
+import { MOST_PAGES, pieceSizeText, type PieceCanvas } from '../marks';
 import { PDF_COLORS, type PdfColors } from '../output/pdf';
 import { dressingOnGoods, shownOnGoods, shownOnGoodsSchema, type GoodsAtHand } from '../scenes/goods-desk';
 import { ownGoodsId, ownGoodsSchema } from '../scenes/own-photo/own-goods';
@@ -192,19 +192,29 @@ function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Pale
 /** Goods are so wide where a pack says it in no pixels. */
 const GOODS_PX = 2000;
 
-/** The files of a pack of pieces: each as it was laid out. */
+/** Pages of a booklet that can share a file: those of one size and bleed, in their order; a piece by itself where it is no page. */
+function sheafOf(piece: PlannedMark, pieces: readonly PlannedMark[]): readonly PlannedMark[] {
+  const kind = ({ canvas }: PlannedMark) => canvas?.booklet && `${canvas.booklet.id} ${pieceSizeText(canvas)} ${canvas.bleed}`;
+  if (kind(piece) === undefined) return [piece];
+  const pages = pieces.filter((each) => kind(each) === kind(piece));
+  const page = ({ canvas }: PlannedMark) => canvas?.booklet?.page ?? 0;
+  return pages.length > MOST_PAGES ? [piece] : pages.sort((one, other) => page(one) - page(other));
+}
+/** The files of a pack of pieces: each as it was laid out; pages of one booklet share a file where the format has pages. */
 const filesOfPieces = (pack: PlannedPack, pieces: readonly PlannedMark[]): readonly WantedFile[] =>
-  pieces.flatMap(({ id, canvas }) =>
-    canvas === undefined
-      ? []
-      : pack.formats
-          .filter((format) => !formatOf(format).ownSizes)
-          .map((format) => ({
-            ...{ pack: pack.id, kind: pack.kind, mark: id, dressing: 'full' as const, format, label: pieceSizeText(canvas) },
-            canvas: fileCanvas(canvas, formatOf(format).pages === true),
-            ...{ ground: formatOf(format).clear ? null : ('paper' as const), welded: false, exact: pack.exact === true },
-          })),
-  );
+  pieces.flatMap((piece) => {
+    const { id, canvas } = piece;
+    if (canvas === undefined) return [];
+    const [first, ...rest] = sheafOf(piece, pieces);
+    return pack.formats
+      .filter((format) => !formatOf(format).ownSizes && (first === piece || !formatOf(format).pages))
+      .map((format) => ({
+        ...{ pack: pack.id, kind: pack.kind, mark: id, dressing: 'full' as const, format, label: pieceSizeText(canvas) },
+        canvas: fileCanvas(canvas, formatOf(format).pages === true),
+        ...{ ground: formatOf(format).clear ? null : ('paper' as const), welded: false, exact: pack.exact === true },
+        ...(formatOf(format).pages && rest.length > 0 ? { pages: rest.map((page) => page.id) } : {}),
+      }));
+  });
 
 /** Every file of a plan, in its order: pack by pack, mark by mark, colorway by colorway. Marks, goods and colors that are gone are passed over. */
 export function wantedFiles(
@@ -247,6 +257,9 @@ export function wantedFiles(
     );
   });
 }
+
+/** Whether a file is named after no mark: it holds several, none of which comes first. */
+export const holdsMany = ({ kind, pages }: Pick<WantedFile, 'kind' | 'pages'>): boolean => pages !== undefined && !packKind(kind).pieces;
 
 /** The marks that a file shows, page by page. */
 export const marksOf = ({ mark, pages = [] }: WantedFile): readonly string[] => [mark, ...pages];

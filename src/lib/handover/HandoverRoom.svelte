@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import {
+    holdsMany,
     NAME_WORDS,
     PACK_NAMES,
     startPlan,
@@ -41,7 +42,7 @@
 
   const words = (file: WantedFile): { readonly [W in NameWord]: string } => ({
     brand: latin.brand,
-    mark: file.pages ? 'all-marks' : (latin.marks[file.mark] ?? 'mark'),
+    mark: holdsMany(file) ? 'all-marks' : (latin.marks[file.mark] ?? 'mark'),
     role: marks.find(({ id }) => id === file.mark)?.role ?? 'mark',
     colorway: latin.colorways[file.dressing] ?? file.dressing,
     use: file.label,

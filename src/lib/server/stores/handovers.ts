@@ -5,6 +5,7 @@ import {
   dress,
   fileNames,
   formatOf,
+  holdsMany,
   marksOf,
   MOST_FILES,
   sizeName,
@@ -69,7 +70,7 @@ export function nameWords(brand: BrandView, marks: readonly PlannedMark[]): Name
     const { width = 0, height = 0 } = file.canvas;
     return {
       brand: slugOf(brand.name) || brand.slug,
-      mark: file.pages ? 'all-marks' : slugOf(mark?.name ?? '') || 'mark',
+      mark: holdsMany(file) ? 'all-marks' : slugOf(mark?.name ?? '') || 'mark',
       role: mark?.role ?? 'mark',
       colorway: slugOf(dress(brand.palette, file.dressing).label) || file.dressing,
       use: slugOf(file.label) || file.kind,
