@@ -2,9 +2,11 @@ import { boundsOf, heightOf, inkBalance, widthOf, type PathAlgebra } from '../ge
 import { contrastRatio } from '../color/contrast';
 import { swatchesOf, type ColorKey, type Palette } from '../color/palette';
 import type { Recipe } from '../marks/recipe/recipe';
+import { isKnown } from '../marks/registry';
 import { hasStrokes } from '../marks/weights/has-strokes';
 import type { DressedMark } from '../marks/one-color/dresser';
 import { edgeColors } from '../marks/one-color/edge-colors';
+import { partAround } from '../marks/one-color/units';
 import { outlinesIn, walkNodes, type DrawingNode } from '../marks/drawing/drawing';
 import { weightsOf } from '../marks/weights/weights';
 import type { ResolvedMark } from '../marks/drawing/resolve';
@@ -79,21 +81,33 @@ export function survivalFinding(survival: Survival, longerPx: number, capPx: num
   };
 }
 
-/** Colors a mark is filled with, and how much of it each covers. */
-function colorsIn({ drawing }: ResolvedMark): readonly string[] {
-  const found = new Set<string>();
-  walkNodes<DrawingNode>(drawing.groups, (node) => {
-    if (node.kind === 'fill' && typeof node.color === 'string') found.add(node.color);
-  });
-  return [...found];
+/** What each part is made of as it is drawn: its colors and the points of its outlines, by its id; treatments count with it. */
+function madeOf({ drawing }: ResolvedMark): ReadonlyMap<string, { readonly colors: ReadonlySet<string>; readonly points: number }> {
+  const found = new Map<string, { readonly colors: Set<string>; points: number }>();
+  walkNodes<DrawingNode>(
+    drawing.groups,
+    (node, { around }) => {
+      if (node.kind !== 'fill') return;
+      const part = partAround(around);
+      const own = found.get(part) ?? { colors: new Set<string>(), points: 0 };
+      if (typeof node.color === 'string') own.colors.add(node.color);
+      own.points += node.path.verbs.replace(/Z/g, '').length;
+      found.set(part, own);
+    },
+    { shown: true },
+  );
+  return found;
 }
-const pointsIn = ({ drawing }: ResolvedMark): number => {
-  let points = 0;
-  walkNodes<DrawingNode>(drawing.groups, (node) => {
-    if (node.kind === 'fill') points += node.path.verbs.replace(/Z/g, '').length;
-  });
-  return points;
-};
+/** The part to look at first where there are too many colors: one that alone is painted in a color. */
+function loneColor(
+  made: ReturnType<typeof madeOf>,
+  among: readonly string[],
+): { readonly part: string; readonly color: string } | undefined {
+  const bearers = among.map((color) => ({ color, parts: [...made].flatMap(([id, { colors }]) => (colors.has(color) ? [id] : [])) }));
+  const [rarest] = bearers.sort((one, other) => one.parts.length - other.parts.length);
+  const part = rarest?.parts.at(-1);
+  return rarest && part ? { part, color: rarest.color } : undefined;
+}
 
 /** Limits of what is usual (common practice): colors beside paper, points of all outlines together, how far the balance lies from the middle. */
 const COLORS = { looks: 4, fails: 7 } as const;
@@ -136,6 +150,7 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
   const weights = weightsOf(mark, paths);
   const [thinnest] = weights;
   const checks: MarkCheck[] = [];
+  const nameOf = (id: string): string => recipe.parts.filter(isKnown).find((part) => part.id === id)?.name ?? 'a part';
   checks.push({
     id: 'safe-size',
     label: 'smallest safe size',
@@ -184,7 +199,9 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       ...(thinnest ? { part: thinnest.id } : {}),
       fix: 'Match the weight of the finest part to the lettering.',
     });
-  const colors = colorsIn(mark).filter((color) => color !== palette.paper);
+  const madeParts = madeOf(mark);
+  const colors = [...new Set([...madeParts.values()].flatMap((each) => [...each.colors]))].filter((color) => color !== palette.paper);
+  const lone = colors.length > COLORS.looks ? loneColor(madeParts, colors) : undefined;
   checks.push({
     id: 'colors',
     label: 'colors',
@@ -193,8 +210,12 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       figure: String(colors.length),
       says: `It is painted in ${colors.length} ${colors.length === 1 ? 'color' : 'colors'} besides paper; beyond ${COLORS.looks} printing is dear and the mark restless.`,
     },
+    ...(lone
+      ? { part: lone.part, fix: `Paint “${nameOf(lone.part)}” in a color that others have: it is nearly alone in ${lone.color}.` }
+      : {}),
   });
-  const points = pointsIn(mark);
+  const points = [...madeParts.values()].reduce((sum, each) => sum + each.points, 0);
+  const [densest] = [...madeParts].sort(([, one], [, other]) => other.points - one.points);
   checks.push({
     id: 'points',
     label: 'points',
@@ -203,6 +224,12 @@ export function markChecks({ recipe, mark, inOne, palette, limits, paths }: Chec
       figure: points.toLocaleString('en'),
       says: `Its outlines have ${points.toLocaleString('en')} points; beyond ${POINTS.looks.toLocaleString('en')} cutters and stitching machines are slow.`,
     },
+    ...(densest && points > POINTS.looks
+      ? {
+          part: densest[0],
+          fix: `“${nameOf(densest[0])}” has ${densest[1].points.toLocaleString('en')} of them: take fewer or coarser treatments, or a plainer drawing.`,
+        }
+      : {}),
   });
   const balance = inkBalance(outlinesIn(mark.drawing.groups));
   if (balance) {

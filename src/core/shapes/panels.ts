@@ -1,4 +1,4 @@
-import { arcOn, PathPen, polygonPath, roundedPolygon, toSize, type Point } from '../geometry';
+import { arcOn, joinPaths, PathPen, polygonPath, roundedPolygon, toSize, type Point } from '../geometry';
 import { count, defineForm, length, levelLine, percent, sized } from './form';
 import { rectangle } from './rectangle';
 
@@ -9,6 +9,41 @@ export const panel = defineForm({
   fields: { ...sized(520, 180), cornerPx: length('Corner', 0) },
   outline: ({ widthPx, heightPx, cornerPx }) => rectangle(widthPx, heightPx, cornerPx),
   textLine: ({ widthPx, heightPx }) => levelLine(-widthPx / 2, widthPx / 2, 0, heightPx),
+});
+
+/** Rules in columns and rows within a frame; cells are holes, so that no line lies over another. */
+export const table = defineForm({
+  label: 'Grid of rules',
+  group: 'shape',
+  words: ['table', 'cells', 'columns', 'rows', 'lattice', 'calendar', 'price list', 'frame'],
+  fields: {
+    ...sized(480, 320),
+    columns: count('Columns', 3, 1, 60),
+    rows: count('Rows', 4, 1, 60),
+    weightPx: length('Weight', 3, 0.1),
+    framePercent: percent('Frame', 100, 10, 1000),
+  },
+  outline: ({ widthPx, heightPx, columns, rows, weightPx, framePercent }) => {
+    const frame = (weightPx * framePercent) / 100;
+    const [across, down] = [Math.round(columns), Math.round(rows)];
+    const [wide, high] = [(widthPx - 2 * frame - (across - 1) * weightPx) / across, (heightPx - 2 * frame - (down - 1) * weightPx) / down];
+    const outer = rectangle(widthPx, heightPx, 0);
+    // Rules that leave no room between them are one plate.
+    if (wide <= 0 || high <= 0) return outer;
+    const pen = new PathPen();
+    for (let row = 0; row < down; row++)
+      for (let column = 0; column < across; column++) {
+        const [left, top] = [-widthPx / 2 + frame + column * (wide + weightPx), -heightPx / 2 + frame + row * (high + weightPx)];
+        // The other way around than the plate: a hole by either fill rule.
+        pen
+          .move(left, top)
+          .line(left, top + high)
+          .line(left + wide, top + high)
+          .line(left + wide, top)
+          .close();
+      }
+    return joinPaths([outer, pen.path()]);
+  },
 });
 
 /** A rectangle with its corners cut off at 45°. */

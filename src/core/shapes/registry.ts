@@ -4,7 +4,7 @@ import { ornaments } from '../ornaments';
 import { banners } from './banners';
 import type { FormKind, TextLine } from './form';
 import { arcLine, arrow, burst, line, taperedLine, waveLine } from './lines';
-import { arch, chamfered, cross, panel, polygon, scallop, star, ticket } from './panels';
+import { arch, chamfered, cross, panel, polygon, scallop, star, table, ticket } from './panels';
 import { crescent, disk, drop, halfDisk, heart, ring } from './round';
 import { shields } from './shields';
 
@@ -15,6 +15,7 @@ export const forms = {
   panel,
   chamfered,
   ticket,
+  table,
   arch,
   polygon,
   star,

@@ -92,6 +92,30 @@ describe('the checks of a mark', () => {
       ),
     );
     expect(verdict(busy, 'colors')).toBe('fails');
+    // Leads to a part that alone has its color, and where there are too many points to the one that has most.
+    const two = checked(
+      recipeOf(
+        ...['#111111', '#a03020', '#20a030', '#2030a0', '#a0a020'].flatMap((color, n) =>
+          [0, 80]
+            .slice(0, n === 3 ? 1 : 2)
+            .map((y) => panel(`p${n}-${y}`, 50, 50, { paint: { hex: color }, place: { x: n * 60, y, turnDeg: 0 } })),
+        ),
+      ),
+    );
+    expect(two?.checks.find(({ id }) => id === 'colors')).toMatchObject({
+      part: 'p3-0',
+      fix: expect.stringContaining('#2030a0') as string,
+    });
+    const dense = checked(
+      recipeOf(
+        panel('plain', 300, 300),
+        {
+          ...{ kind: 'symmetry', id: 'many', members: ['star'], rule: 'grid', columns: 10, rows: 12 },
+        } as never,
+        { kind: 'shape', id: 'star', form: { form: 'star', widthPx: 20, heightPx: 20, points: 24 } } as never,
+      ),
+    );
+    expect(dense?.checks.find(({ id }) => id === 'points')).toMatchObject({ part: 'star', finding: { verdict: 'look' } });
     const leaning = checked(recipeOf(panel('heavy', 300, 300), panel('light', 300, 6, { place: { x: 300, y: 0, turnDeg: 0 } })));
     expect(verdict(leaning, 'center')).toBe('fails');
   });

@@ -230,7 +230,7 @@ describe('bands, inlays, weaving', () => {
 
 describe('symmetry as a live set', () => {
   const sets = fc.record({
-    rule: fc.constantFrom('mirror', 'four-way', 'around', 'along'),
+    rule: fc.constantFrom('mirror', 'four-way', 'around', 'along', 'grid'),
     centerX: fc.integer({ min: -300, max: 300 }),
     centerY: fc.integer({ min: -300, max: 300 }),
     axisDeg: fc.integer({ min: -180, max: 180 }),
@@ -238,6 +238,9 @@ describe('symmetry as a live set', () => {
     turning: fc.boolean(),
     stepX: fc.integer({ min: -90, max: 90 }),
     stepY: fc.integer({ min: -90, max: 90 }),
+    columns: fc.integer({ min: 1, max: 7 }),
+    rows: fc.integer({ min: 1, max: 20 }),
+    shiftPercent: fc.integer({ min: -100, max: 100 }),
   });
   const place = fc.record({
     x: fc.integer({ min: -200, max: 200 }),
@@ -270,6 +273,11 @@ describe('symmetry as a live set', () => {
           const wanted = (() => {
             if (index === 0) return own;
             if (set.rule === 'along') return { x: own.x + index * set.stepX, y: own.y + index * set.stepY };
+            if (set.rule === 'grid') {
+              const row = Math.floor(index / set.columns);
+              const along = (index % set.columns) + (row % 2) * (set.shiftPercent / 100);
+              return { x: own.x + along * set.stepX, y: own.y + row * set.stepY };
+            }
             if (set.rule === 'around') {
               const by = (2 * Math.PI * index) / set.count;
               const about = set.turning ? { x: dx, y: dy } : { x: at.x - set.centerX, y: at.y - set.centerY };
@@ -289,7 +297,8 @@ describe('symmetry as a live set', () => {
           // Every copy holds the same outlines, not a copy of them.
           expect(copy.children[0]).toMatchObject({ transform: copies[0]?.children[0]?.transform });
         });
-        expect(copies.length).toBe(set.rule === 'mirror' ? 2 : set.rule === 'four-way' ? 4 : set.count);
+        const counts = { mirror: 2, 'four-way': 4, around: set.count, along: set.count, grid: Math.min(120, set.columns * set.rows) };
+        expect(copies.length).toBe(counts[set.rule]);
       }),
       { numRuns: 300 },
     );

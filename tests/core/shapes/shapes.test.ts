@@ -54,6 +54,14 @@ describe('shapes', () => {
     expect(area(outlineOf({ form: 'panel', widthPx: 120, heightPx: 50, cornerPx: 20 })) / (6000 - (4 - Math.PI) * 400)).toBeCloseTo(1, 3);
   });
 
+  it('a grid of rules has the area of its rules: closed form, cells as holes; rules without room between them are a plate', () => {
+    const grid = { form: 'table', widthPx: 300, heightPx: 200, columns: 3, rows: 4, weightPx: 4, framePercent: 150 } as const;
+    const [wide, high] = [(300 - 12 - 8) / 3, (200 - 12 - 12) / 4];
+    expect(area(outlineOf(grid))).toBeCloseTo(300 * 200 - 12 * wide * high, 6);
+    expect(area(outlineOf({ ...grid, weightPx: 90 }))).toBeCloseTo(300 * 200, 6);
+    expect(area(outlineOf({ ...grid, columns: 1, rows: 1 }))).toBeCloseTo(300 * 200 - 288 * 188, 6);
+  });
+
   it('stay within 0.0273 % of the circle', () => {
     const { coords } = outlineOf({ form: 'disk', widthPx: 2, heightPx: 2 });
     for (let t = 0; t <= 1; t += 0.01) {

@@ -63,6 +63,12 @@ function keyOf({ gradient, path, color }: Fill, around: Spot['around']): string 
   return gradient.stops.map((stop) => `${stop.color}${stop.opacity}`).sort().join(); // prettier-ignore
 }
 
+/** Copies of a symmetry carry names of their own around the members’, and members of further copies a number behind theirs. */
+const partNamed = (group: string, outer: string): string =>
+  group === '' || /^copy-\d+-of-/.test(group) ? outer : group.replace(/~\d+$/, '');
+/** The part that something drawn is of, by the groups around it. */
+export const partAround = (around: Spot['around']): string => around.reduce((name, { group }) => partNamed(group.id, name), '');
+
 /**
  * The outlines of a drawing where they stand, and what is decided as one.
  * @param isText whether a part is set in letters
@@ -88,15 +94,12 @@ export function leavesOf(
   };
   const clipped = (region: Region, clips: readonly Region[]): Region =>
     clips.reduce((kept, clip) => paths.combine('intersect', kept, clip), region);
-  // Copies of a symmetry carry names of their own around the members', and members of further copies a number behind theirs.
-  const partNamed = (group: string, outer: string): string =>
-    group === '' || /^copy-\d+-of-/.test(group) ? outer : group.replace(/~\d+$/, '');
   walkNodes<DrawingNode>(
     drawing.groups,
     (node, { map, around }) => {
       const seen = around.reduce((sum, { group }) => sum * group.opacity, node.opacity);
       if (seen < FAINTEST || node.path.verbs === '') return;
-      const part = around.reduce((name, { group }) => partNamed(group.id, name), '');
+      const part = partAround(around);
       const said = around.flatMap(({ group: { oneColor } }) => oneColor ?? []).at(-1);
       const fixed = said === 'dropped' ? undefined : said;
       const clips = around.flatMap(({ group: { clip }, map: there }) =>

@@ -35,9 +35,13 @@ export const symmetrySchema = z.strictObject({
   count: z.number().int().min(2).max(120).default(6),
   /** Around: whether copies turn with their place. */
   turning: z.boolean().default(true),
-  /** Along: from one to the next. */
+  /** Along, and in columns and rows: from one to the next. */
   stepX: coordinate.default(60),
   stepY: coordinate.default(0),
+  columns: z.number().int().min(1).max(60).default(3),
+  rows: z.number().int().min(1).max(60).default(3),
+  /** How far every other row is moved along, of a step. */
+  shiftPercent: z.number().min(-100).max(100).default(0),
   /** Mirrors: whether everything beyond a mirror is cut off before it is mirrored. */
   crop: z.boolean().default(false),
   /** Copies that were released and go their own way, by number; 0, the one that is edited, always stays. */

@@ -10,6 +10,9 @@ export interface SetNumbers {
   readonly turning: boolean;
   readonly stepX: number;
   readonly stepY: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly shiftPercent: number;
 }
 
 /** What a new set begins beside: the box of what is repeated, and of all else in the mark. */
