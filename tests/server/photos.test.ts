@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
@@ -132,6 +133,111 @@ describe('photos that come in', () => {
     expect(answer.status).toBe(422);
     expect(said(answer.value)).toContain('256 million pixels');
     expect((await read<readonly Shown[]>(`${home}/photos`)).length).toBe(before);
+  });
+  it('of a hundred megapixels are taken in and marked; of more they are refused', async () => {
+    const flat = (width: number, height: number) =>
+      sharp({ create: { width, height, channels: 3, background: { r: 120, g: 140, b: 160 } }, limitInputPixels: false })
+        .jpeg()
+        .toBuffer();
+    const large = await bring(await flat(12_500, 8_000), 'large.jpg');
+    expect([large.status, large.value.widthPx * large.value.heightPx]).toEqual([201, 100_000_000]);
+    const made = await run(
+      [large.value.id],
+      deskOf((desk) => ({ output: { ...desk.output, longestPx: 2000 } })),
+    );
+    expect(await sharp(await fileOf(made)).metadata()).toMatchObject({ width: 2000, height: 1280 });
+    const more = await bring(await flat(12_500, 9_800), 'more.jpg');
+    expect([more.status, said(more.value)]).toEqual([422, 'more.jpg has 123 million pixels; the limit is 120 million.']);
+  });
+  it('with a profile that is none, is cut off, or is for other inks are taken in, and what comes out is sRGB', async () => {
+    const plain = await noisy(21, 160, 120, 128).jpeg().toBuffer();
+    const inks = await noisy(21, 160, 120, 128).toColourspace('cmyk').withIccProfile('cmyk').jpeg().toBuffer();
+    const wide = (await sharp(await noisy(21, 160, 120, 128).withIccProfile('p3').jpeg().toBuffer()).metadata()).icc ?? Buffer.alloc(0);
+    const ofInks = (await sharp(inks).metadata()).icc ?? Buffer.alloc(0);
+    /** A JPEG with a profile written into it as the standard says, whatever that holds. @source ICC.1:2022, annex B.4 */
+    const withProfile = (profile: Uint8Array) => {
+      const head = Buffer.concat([Buffer.from('ICC_PROFILE\0', 'latin1'), Buffer.from([1, 1]), profile]);
+      const length = Buffer.alloc(2);
+      length.writeUInt16BE(head.length + 2);
+      return Buffer.concat([plain.subarray(0, 2), Buffer.from([0xff, 0xe2]), length, head, plain.subarray(2)]);
+    };
+    const mean = async (bytes: Uint8Array) => {
+      const { channels } = await sharp(bytes).removeAlpha().stats();
+      return channels.slice(0, 3).map((channel) => channel.mean);
+    };
+    const wanted = await mean(plain);
+    for (const [name, profile] of [
+      ['noise', Buffer.from(Array.from({ length: 600 }, (_, at) => (at * 37) % 256))],
+      ['cut off', wide.subarray(0, Math.floor(wide.length / 2))],
+      ['of other inks', ofInks.subarray(0, 60_000)],
+      ['empty', Buffer.alloc(0)],
+    ] as const) {
+      const came = await bring(withProfile(profile), `${name}.jpg`);
+      expect([name, came.status], said(came.value)).toEqual([name, 201]);
+      const made = await run(
+        [came.value.id],
+        deskOf((desk) => ({ output: { ...desk.output, format: 'png' } })),
+      );
+      const out = await fileOf(made);
+      const got = await mean(out);
+      // Most of the photo is as it was: what the profile says is not believed.
+      got.forEach((value, k) => expect(Math.abs(value - (wanted[k] as number)), name).toBeLessThan(8));
+      const path = join(mkdtempSync('/tmp/lucky-photo-'), 'p.png');
+      writeFileSync(path, out);
+      expect(execFileSync('exiftool', ['-s3', '-ICC_Profile:ProfileDescription', path], { encoding: 'utf8' })).toMatch(/sRGB|^$/i);
+    }
+  });
+  it('leave nothing behind where their upload stops in the middle', async () => {
+    const bytes = await noisy(22, 1200, 900, 128).png().toBuffer();
+    const before = await read<readonly Shown[]>(`${home}/photos`);
+    for (const share of [0.1, 0.5, 0.95]) {
+      const address = new URL(`${home}/photos?name=half.png`);
+      await new Promise<void>((resolve) => {
+        const socket = connect(Number(address.port), address.hostname, () => {
+          socket.write(
+            `POST ${address.pathname}${address.search} HTTP/1.1\r\nhost: ${address.host}\r\norigin: ${address.origin}\r\n` +
+              `content-type: application/octet-stream\r\ncontent-length: ${bytes.length}\r\n\r\n`,
+          );
+          socket.write(bytes.subarray(0, Math.floor(bytes.length * share)), () => socket.destroy());
+        });
+        socket.on('error', () => undefined).on('close', () => resolve());
+      });
+    }
+    const whole = await bring(bytes, 'half.png');
+    expect(whole.status).toBe(201);
+    const after = await read<readonly Shown[]>(`${home}/photos`);
+    expect(after.map(({ id }) => id)).toEqual([...before.map(({ id }) => id), whole.value.id]);
+  });
+  it('come hundreds at once, each once; what the server has no room for is said so and comes when it is sent again', async () => {
+    const brand = (await send<{ slug: string }>(`${app.url}/api/brands`, 'POST', { name: 'Crowded', palette })).value.slug;
+    const files = await Promise.all(
+      Array.from({ length: casesOf({ inFull: 500, sample: 40 }) }, (_, at) =>
+        noisy(1000 + at, 40, 30, 60 + (at % 120))
+          .jpeg()
+          .toBuffer(),
+      ),
+    );
+    const codes = new Map<number, number>();
+    const one = async (bytes: Buffer, at: number): Promise<void> => {
+      for (let tries = 0; tries < 400; tries++) {
+        const answer = await fetch(`${app.url}/api/brands/${brand}/photos?name=${at}.jpg`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: new Uint8Array(bytes),
+        });
+        await answer.arrayBuffer();
+        codes.set(answer.status, (codes.get(answer.status) ?? 0) + 1);
+        if (answer.status === 201) return;
+        expect([429, 503]).toContain(answer.status);
+        expect(Number(answer.headers.get('retry-after'))).toBeGreaterThan(0);
+        await sleep(300);
+      }
+      throw new Error(`${at}.jpg never came.`);
+    };
+    await Promise.all(files.map(one));
+    const there = await read<readonly Shown[]>(`${app.url}/api/brands/${brand}/photos`);
+    expect(new Set(there.map(({ id }) => id)).size).toBe(files.length);
+    expect(codes.get(201)).toBe(files.length);
   });
 });
 
