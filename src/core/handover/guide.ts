@@ -1,6 +1,7 @@
 import { escaped } from '../output/escaped';
 import { canvasText } from '../output/canvas';
 import { formatOf } from '../output/file-formats';
+import type { PdfColors } from '../output/pdf';
 import { packKind, type PackName } from './packs';
 import { holdsMany, type WantedFile } from './plan';
 
@@ -32,6 +33,12 @@ const byPack = (files: readonly GuideFile[]): ReadonlyMap<string, readonly Guide
 };
 const kindOf = (files: readonly GuideFile[]): PackName => files[0]?.wanted.kind ?? 'print';
 
+const INKS: Record<PdfColors, string> = {
+  rgb: 'in the colors of screens',
+  cmyk: 'in process inks',
+  spot: 'in spot colors where they are named, else in process inks',
+};
+
 /** One file in a line: “Primary, full color, 1080 × 1080 px”. */
 export const fileLine = ({ markName, colorway, wanted }: Pick<GuideFile, 'markName' | 'colorway' | 'wanted'>): string =>
   [
@@ -42,6 +49,7 @@ export const fileLine = ({ markName, colorway, wanted }: Pick<GuideFile, 'markNa
         : markName,
     colorway,
     formatOf(wanted.format).ownSizes ? '16 to 256 px' : canvasText(wanted.canvas),
+    ...(wanted.colors ? [INKS[wanted.colors]] : []),
     wanted.goods ? `on: ${wanted.label.toLowerCase()}` : wanted.ground === null ? 'transparent' : 'on a ground',
   ].join(', ');
 

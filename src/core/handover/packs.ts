@@ -165,7 +165,7 @@ export const PACKS = {
   },
   print: {
     label: 'Print',
-    client: 'For your printer: outlines in process inks, and the same as a large picture where no outlines are taken.',
+    client: 'For your printer: outlines, and the same as a large picture where no outlines are taken.',
     uses: ['print', 'card', 'sign', 'vehicle'],
     ...{ roles: ['primary', 'secondary', 'submark'], marks: 3 },
     dressings: ['full', 'one-color', 'reversed'],

@@ -37,6 +37,8 @@ const packSchema = z.strictObject({
   exact: z.boolean().exactOptional(),
   /** Names of the goods that the marks are shown on. */
   goods: z.array(z.string().max(60)).max(100).exactOptional(),
+  /** In which colors PDFs are written; without it, as such packs usually are. */
+  colors: z.enum(PDF_COLORS as readonly [PdfColors, ...PdfColors[]]).exactOptional(),
   /** What files that cannot be transparent stand on; without it, what their colorway is made for. */
   ground: colorKeySchema.exactOptional(),
 });
@@ -192,6 +194,11 @@ function filesOnGoods(pack: PlannedPack, marks: readonly string[], palette: Pale
 /** Goods are so wide where a pack says it in no pixels. */
 const GOODS_PX = 2000;
 
+/** The colors that a file is written in, where its format has a choice. */
+function colorsFor(format: FormatName, { kind, colors = packKind(kind).colors }: PlannedPack): { readonly colors?: PdfColors } {
+  return format === 'pdf' && colors ? { colors } : {};
+}
+
 /** Pages of a booklet that can share a file: those of one size and bleed, in their order; a piece by itself where it is no page. */
 function sheafOf(piece: PlannedMark, pieces: readonly PlannedMark[]): readonly PlannedMark[] {
   const kind = ({ canvas }: PlannedMark) => canvas?.booklet && `${canvas.booklet.id} ${pieceSizeText(canvas)} ${canvas.bleed}`;
@@ -212,6 +219,7 @@ const filesOfPieces = (pack: PlannedPack, pieces: readonly PlannedMark[]): reado
         ...{ pack: pack.id, kind: pack.kind, mark: id, dressing: 'full' as const, format, label: pieceSizeText(canvas) },
         canvas: fileCanvas(canvas, formatOf(format).pages === true),
         ...{ ground: formatOf(format).clear ? null : ('paper' as const), welded: false, exact: pack.exact === true },
+        ...colorsFor(format, pack),
         ...(formatOf(format).pages && rest.length > 0 ? { pages: rest.map((page) => page.id) } : {}),
       }));
   });
@@ -241,7 +249,7 @@ export function wantedFiles(
         ...{ pack: pack.id, kind: pack.kind, mark, dressing, format, label },
         canvas: pixels || canvas.unit !== 'px' || !follows(canvas) ? canvas : canvasSchema.parse({ airPercent: canvas.airPercent }),
         ground: clear ? null : asked,
-        ...(format === 'pdf' && row.colors ? { colors: row.colors } : {}),
+        ...colorsFor(format, pack),
         welded: row.welded === true,
         exact: pack.exact === true,
         ...(pages && pack.together && chosen.length > 1 ? { pages: chosen.slice(1) } : {}),

@@ -1,5 +1,7 @@
 <script lang="ts">
   import {
+    PDF_COLORS,
+    type PdfColors,
     ANCHORS,
     canvasText,
     dress,
@@ -81,9 +83,29 @@
       sizes: there ? of.sizes.filter(({ label }) => label !== size.label) : sizes.filter((each) => has(each) || each.label === size.label),
     });
   }
-  function changeSizes(of: PlannedPack, gesture: string, change: Partial<PlannedSize['canvas']>): void {
-    desk.changePack(gesture, { ...of, sizes: of.sizes.map(({ label, canvas }) => ({ label, canvas: { ...canvas, ...change } })) });
+  const onPaper = ({ canvas }: PlannedSize): boolean => canvas.unit !== 'px';
+  /** @param paperOnly only sizes on paper are changed */
+  function changeSizes(of: PlannedPack, gesture: string, change: Partial<PlannedSize['canvas']>, paperOnly = false): void {
+    const changed = (size: PlannedSize) => (paperOnly && !onPaper(size) ? size : { ...size, canvas: { ...size.canvas, ...change } });
+    desk.changePack(gesture, { ...of, sizes: of.sizes.map(changed) });
   }
+  /** A length that all sizes of a pack have in common; nothing where they differ. */
+  function sameInAll({ sizes: all }: PlannedPack, length: Length): string {
+    const [first = '', ...others] = new Set(all.map(({ canvas }) => String(canvas[length])));
+    return others.length > 0 ? '' : first;
+  }
+  const AIR_HINT =
+    'Kept clear on every side, of the file’s shorter side, or of the mark’s longer side where the file follows it; in all sizes of this pack';
+  type Length = 'airPercent' | 'bleedMm';
+  /** Lengths that are offered: how much room is usual, and what printers ask for (common practice: 3 to 5 mm). */
+  const USUAL: Record<Length, readonly number[]> = { airPercent: [0, 2, 5, 8, 12, 20], bleedMm: [0, 2, 3, 5] };
+  const offered = ({ sizes: all }: PlannedPack, of: Length): readonly number[] =>
+    [...new Set([...USUAL[of], ...all.map(({ canvas }) => canvas[of])])].sort((one, other) => one - other);
+  const PDF_COLOR_LABELS: Record<PdfColors, string> = {
+    rgb: 'colors of screens',
+    cmyk: 'process inks',
+    spot: 'spot colors, else process inks',
+  };
   function addSize(event: SubmitEvent): void {
     event.preventDefault();
     if (!pack) return;
@@ -98,6 +120,35 @@
       desk.changePack(`Add ${read.value.label}`, { ...pack, sizes: [...pack.sizes, read.value] });
   }
 </script>
+
+{#snippet lengths(of: PlannedPack, length: Length, label: string, unit: string, hint: string)}
+  {@const value = sameInAll({ ...of, sizes: length === 'bleedMm' ? of.sizes.filter(onPaper) : of.sizes }, length)}
+  <label
+    >{label}
+    <select
+      title={hint}
+      class="lone-field"
+      {value}
+      onchange={(event) => changeSizes(of, `Change the ${label}`, { [length]: Number(event.currentTarget.value) }, length === 'bleedMm')}
+    >
+      {#if value === ''}<option value="" disabled>by size</option>{/if}
+      {#each offered(of, length) as each (each)}<option value={String(each)}>{each === 0 ? 'none' : `${each} ${unit}`}</option>{/each}
+    </select></label
+  >
+{/snippet}
+{#snippet pdfColors(of: PlannedPack)}
+  <label
+    >PDF in
+    <select
+      title="In which colors PDFs are written; spot colors are those that swatches name in the Color room"
+      class="lone-field"
+      value={of.colors ?? row.colors ?? 'rgb'}
+      onchange={(event) => desk.changePack('Choose the colors of PDFs', { ...of, colors: event.currentTarget.value as PdfColors })}
+    >
+      {#each PDF_COLORS as value (value)}<option {value}>{PDF_COLOR_LABELS[value]}</option>{/each}
+    </select></label
+  >
+{/snippet}
 
 <div class="pack" class:out={!pack}>
   <div class="head">
@@ -180,6 +231,10 @@
           /> also side by side in one picture</label
         >
       </fieldset>{/if}
+    {#if row.pieces && pack.formats.includes('pdf')}<fieldset class="more">
+        <legend class="label">How</legend>
+        {@render pdfColors(pack)}
+      </fieldset>{/if}
     {#if !row.goods && !row.pieces}<fieldset class="more">
         <legend class="label">How</legend>
         <label
@@ -193,6 +248,11 @@
             {#each ANCHORS as anchor (anchor)}<option value={anchor}>{anchor.replace('-', ' ')}</option>{/each}
           </select></label
         >
+        {@render lengths(pack, 'airPercent', 'room around', '%', AIR_HINT)}
+        {#if pack.sizes.some(onPaper)}
+          {@render lengths(pack, 'bleedMm', 'bleed', 'mm', 'Printed beyond the edge and cut away; in all sizes on paper of this pack')}
+        {/if}
+        {#if pack.formats.includes('pdf')}{@render pdfColors(pack)}{/if}
         <label
           >JPEG and AVIF on
           <select

@@ -5,6 +5,7 @@ import {
   canvasFrame,
   documentForms,
   expect as valueOf,
+  fileLine,
   fileNames,
   formatOf,
   guidePage,
@@ -28,6 +29,7 @@ import {
   type GuideFile,
   type NameWords,
   type Palette,
+  type PlannedMark,
   type WantedFile,
 } from '$core/index';
 
@@ -143,6 +145,58 @@ describe('a plan', () => {
       ['tif', 'c', undefined],
     ]);
     expect(files.map(marksOf)[0]).toEqual(['a', 'b', 'c']);
+  });
+
+  it('writes PDFs in the colors that a pack is chosen to have, else in those that such packs usually have', () => {
+    const inColors = (kind: 'print' | 'profiles', colors?: 'rgb' | 'cmyk' | 'spot') => {
+      const pack = { ...startPack(kind, marks, palette), formats: ['pdf', 'png'] as const, ...(colors ? { colors } : {}) };
+      const files = wantedFiles({ pattern: 'x', packs: [{ ...pack, formats: [...pack.formats] }] }, marks, palette);
+      expect(files.filter(({ format }) => format === 'png').every((file) => file.colors === undefined)).toBe(true);
+      return new Set(files.filter(({ format }) => format === 'pdf').map((file) => file.colors));
+    };
+    expect([...inColors('print')]).toEqual(['cmyk']);
+    expect([...inColors('profiles')]).toEqual([undefined]);
+    expect([...inColors('print', 'spot')]).toEqual(['spot']);
+    expect([...inColors('profiles', 'cmyk')]).toEqual(['cmyk']);
+    const card: PlannedMark = {
+      id: 'card',
+      name: 'Card',
+      role: 'piece',
+      canvas: pieceCanvasSchema.parse({ width: 85, height: 55, unit: 'mm' }),
+    };
+    const pieces = { ...startPack('pieces', [card], palette), colors: 'spot' as const };
+    expect(wantedFiles({ pattern: 'x', packs: [pieces] }, [card], palette).map(({ format, colors }) => [format, colors])).toEqual([
+      ['png', undefined],
+      ['pdf', 'spot'],
+    ]);
+  });
+
+  it('lets pages of one booklet, size and bleed share a PDF, in their order; as pictures each is a file', () => {
+    const leaf = (id: string, page: number, more: object = {}): PlannedMark => ({
+      ...{ id, name: id, role: 'piece' },
+      canvas: pieceCanvasSchema.parse({ width: 100, height: 140, unit: 'mm', bleed: 3, booklet: { id: 'tides', page }, ...more }),
+    });
+    const all = [
+      leaf('third', 3),
+      leaf('first', 1),
+      leaf('odd', 2, { width: 90 }),
+      leaf('second', 2),
+      leaf('other', 1, { booklet: { id: 'o', page: 1 } }),
+    ];
+    const pack = startPack('pieces', all, palette);
+    const files = (chosen: readonly string[]) =>
+      wantedFiles({ pattern: 'x', packs: [{ ...pack, marks: [...chosen] }] }, all, palette).map(({ mark, format, pages }) => [
+        mark,
+        format,
+        pages,
+      ]);
+    expect(files(all.map(({ id }) => id)).filter(([, format]) => format === 'pdf')).toEqual([
+      ['first', 'pdf', ['second', 'third']],
+      ['odd', 'pdf', undefined],
+      ['other', 'pdf', undefined],
+    ]);
+    expect(files(all.map(({ id }) => id)).filter(([, format]) => format === 'png')).toHaveLength(5);
+    expect(files(['third', 'second']).filter(([, format]) => format === 'pdf')).toEqual([['second', 'pdf', ['third']]]);
   });
 
   it('passes over marks and colors that are gone', () => {
@@ -287,6 +341,11 @@ describe('the guide of a pack', () => {
     expect(text).toContain('Jost (font): OFL-1.1');
     expect(page).toContain('Salt &amp; &lt;Oats&gt;');
     expect(page).not.toMatch(/<b>mark|<script/);
+    const print = wantedFiles({ pattern: 'x', packs: [{ ...startPack('print', marks, palette), colors: 'spot' }] }, marks, palette);
+    const said = print.map((each) => fileLine({ markName: 'Primary', colorway: 'full color', wanted: each }));
+    expect(said.filter((line) => line.includes('in spot colors where they are named'))).toHaveLength(
+      print.filter(({ format }) => format === 'pdf').length,
+    );
   });
 
   it('holds a manifest that browsers read: every icon by its own name and size', () => {
