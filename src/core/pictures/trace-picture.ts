@@ -15,8 +15,16 @@ export function asTraced(pixels: Pixels, { smooth, ...balance }: Pick<Tracing, '
   const planes = { ...read, lightness: balanced(read.lightness, columns, rows, balance) };
   const reach = Math.max(1, Math.round(2 * smooth * REACH * Math.max(columns, rows)));
   const epsilon = EPSILON * 2 * smooth;
-  const once = smooth > 0 ? smoothed(planes.lightness, columns, rows, reach, epsilon) : planes.lightness;
-  return { columns, rows, planes, gray: smooth > 0 ? smoothed(once, columns, rows, reach, epsilon) : once };
+  const softened = (): Float32Array =>
+    smooth > 0 ? smoothed(smoothed(planes.lightness, columns, rows, reach, epsilon), columns, rows, reach, epsilon) : planes.lightness;
+  let gray: Float32Array | undefined;
+  return {
+    ...{ columns, rows, planes },
+    // Ways that look at colors never ask for it.
+    get gray() {
+      return (gray ??= softened());
+    },
+  };
 }
 
 export interface TracedOutcome {

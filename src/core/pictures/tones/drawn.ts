@@ -15,18 +15,21 @@ export function penDrawn(gray: Float32Array, columns: number, rows: number): Flo
   const fine = gaussian(gray, columns, rows, spread);
   const wide = gaussian(gray, columns, rows, spread * WIDER);
   // The softening counts nothing beyond the frame: made good by what it makes of a plain white picture, which falls into rows and columns.
-  const whole = (sigma: number): ((index: number) => number) => {
-    const [across, down] = [
-      gaussian(new Float32Array(columns).fill(1), columns, 1, sigma),
-      gaussian(new Float32Array(rows).fill(1), rows, 1, sigma),
-    ];
-    // A line is softened across itself as well, by the same at every place.
-    const own = gaussian(new Float32Array([1]), 1, 1, sigma)[0] ?? 1;
-    return (index) => ((across[index % columns] as number) * (down[Math.floor(index / columns)] as number)) / notNought(own);
+  const whole = (length: number, sigma: number): Float32Array => {
+    const white = gaussian(new Float32Array(length).fill(1), length, 1, sigma);
+    // A line is softened across itself as well, by the same at every place: a point has that twice.
+    const own = notNought(Math.sqrt(gaussian(new Float32Array([1]), 1, 1, sigma)[0] ?? 1));
+    return white.map((value) => value / own);
   };
-  const [fineWhole, wideWhole] = [whole(spread), whole(spread * WIDER)];
-  return gray.map((_, index) => {
-    const [near, far] = [(fine[index] as number) / fineWhole(index), (wide[index] as number) / wideWhole(index)];
-    return Math.min(1, Math.max(0, (1 + SHARPNESS) * near - SHARPNESS * far));
-  });
+  const [nearAcross, nearDown] = [whole(columns, spread), whole(rows, spread)];
+  const [farAcross, farDown] = [whole(columns, spread * WIDER), whole(rows, spread * WIDER)];
+  const out = new Float32Array(gray.length);
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const at = y * columns + x;
+      const near = (fine[at] as number) / ((nearAcross[x] as number) * (nearDown[y] as number));
+      const far = (wide[at] as number) / ((farAcross[x] as number) * (farDown[y] as number));
+      out[at] = Math.min(1, Math.max(0, (1 + SHARPNESS) * near - SHARPNESS * far));
+    }
+  return out;
 }

@@ -48,24 +48,31 @@ function coarser(plane: Float32Array, columns: number, rows: number, by: number)
   return out;
 }
 
-/** Every place between the values of a coarser plane. */
-function forEachFiner(
-  columns: number,
-  rows: number,
-  by: number,
-  visit: (index: number, first: number, right: number, below: number, fx: number, fy: number) => void,
-): void {
+/** A plane at full size from a coarser one: straight lines between the middles of its squares, first down, then across. */
+function finer(small: Float32Array, columns: number, rows: number, by: number): Float32Array {
   const [wide, high] = [Math.ceil(columns / by), Math.ceil(rows / by)];
+  const [left, right, share] = [new Int32Array(columns), new Int32Array(columns), new Float64Array(columns)];
+  for (let x = 0; x < columns; x++) {
+    const u = Math.min(wide - 1, Math.max(0, (x + 0.5) / by - 0.5));
+    left[x] = Math.floor(u);
+    right[x] = Math.min(wide - 1, Math.floor(u) + 1);
+    share[x] = u - Math.floor(u);
+  }
+  const out = new Float32Array(columns * rows);
+  const line = new Float64Array(wide);
   for (let y = 0; y < rows; y++) {
     const v = Math.min(high - 1, Math.max(0, (y + 0.5) / by - 0.5));
-    const [y0, fy] = [Math.floor(v), v - Math.floor(v)];
-    const below = y0 + 1 < high ? wide : 0;
+    const above = Math.floor(v);
+    const down = v - above;
+    const [upper, lower] = [above * wide, Math.min(high - 1, above + 1) * wide];
+    for (let x = 0; x < wide; x++) line[x] = (small[upper + x] as number) * (1 - down) + (small[lower + x] as number) * down;
+    const base = y * columns;
     for (let x = 0; x < columns; x++) {
-      const u = Math.min(wide - 1, Math.max(0, (x + 0.5) / by - 0.5));
-      const x0 = Math.floor(u);
-      visit(y * columns + x, y0 * wide + x0, x0 + 1 < wide ? 1 : 0, below, u - x0, fy);
+      const along = share[x] as number;
+      out[base + x] = (line[left[x] as number] as number) * (1 - along) + (line[right[x] as number] as number) * along;
     }
   }
+  return out;
 }
 
 /** Mean and deviation of the square around every value, worked out at a part of the size. */
@@ -79,16 +86,10 @@ export function surroundings(
   const small = coarser(plane, columns, rows, by);
   const [wide, high] = [Math.ceil(columns / by), Math.ceil(rows / by)];
   const near = Math.max(1, Math.round(reach / by));
-  const [mean, squares] = [boxMean(small, wide, high, near), boxMean(squared(small), wide, high, near)];
-  const [middle, deviation] = [new Float32Array(plane.length), new Float32Array(plane.length)];
-  forEachFiner(columns, rows, by, (index, first, right, below, fx, fy) => {
-    const at = (values: Float32Array): number =>
-      ((values[first] as number) * (1 - fx) + (values[first + right] as number) * fx) * (1 - fy) +
-      ((values[first + below] as number) * (1 - fx) + (values[first + below + right] as number) * fx) * fy;
-    const here = at(mean);
-    middle[index] = here;
-    deviation[index] = Math.sqrt(Math.max(0, at(squares) - here * here));
-  });
+  const middle = finer(boxMean(small, wide, high, near), columns, rows, by);
+  const deviation = finer(boxMean(squared(small), wide, high, near), columns, rows, by);
+  for (let index = 0; index < deviation.length; index++)
+    deviation[index] = Math.sqrt(Math.max(0, (deviation[index] as number) - (middle[index] as number) ** 2));
   return [middle, deviation];
 }
 
@@ -102,8 +103,7 @@ export function smoothed(plane: Float32Array, columns: number, rows: number, rea
   const by = reach >= 4 ? 2 : 1;
   const small = by === 1 ? plane : coarser(plane, columns, rows, by);
   const [wide, high, near] = [Math.ceil(columns / by), Math.ceil(rows / by), Math.round(reach / by)];
-  const mean = boxMean(small, wide, high, near);
-  const squares = boxMean(squared(small), wide, high, near);
+  const [mean, squares] = [boxMean(small, wide, high, near), boxMean(squared(small), wide, high, near)];
   const [slope, offset] = [new Float32Array(small.length), new Float32Array(small.length)];
   for (let index = 0; index < small.length; index++) {
     const here = mean[index] as number;
@@ -112,17 +112,13 @@ export function smoothed(plane: Float32Array, columns: number, rows: number, rea
     slope[index] = a;
     offset[index] = here * (1 - a);
   }
-  const [a, b] = [boxMean(slope, wide, high, near), boxMean(offset, wide, high, near)];
+  const whole = (of: Float32Array): Float32Array => {
+    const even = boxMean(of, wide, high, near);
+    return by === 1 ? even : finer(even, columns, rows, by);
+  };
+  const [a, b] = [whole(slope), whole(offset)];
   const out = new Float32Array(plane.length);
-  if (by === 1)
-    for (let index = 0; index < out.length; index++) out[index] = (a[index] as number) * (plane[index] as number) + (b[index] as number);
-  else
-    forEachFiner(columns, rows, by, (index, first, right, below, fx, fy) => {
-      const at = (values: Float32Array): number =>
-        ((values[first] as number) * (1 - fx) + (values[first + right] as number) * fx) * (1 - fy) +
-        ((values[first + below] as number) * (1 - fx) + (values[first + below + right] as number) * fx) * fy;
-      out[index] = at(a) * (plane[index] as number) + at(b);
-    });
+  for (let index = 0; index < out.length; index++) out[index] = (a[index] as number) * (plane[index] as number) + (b[index] as number);
   return out;
 }
 

@@ -7,6 +7,11 @@ export function joinSpecks(areas: Int16Array, columns: number, rows: number, sma
   if (smallest <= 1) return 0;
   const patch = new Int32Array(areas.length).fill(-1);
   const stack = new Int32Array(areas.length);
+  /** The pixels of a patch while it is small, and its border with each neighboring area. */
+  const found = new Int32Array(Math.min(areas.length, Math.ceil(smallest)));
+  const borders = new Map<number, number>();
+  const steps = [-1, 1, -columns, columns];
+  const last = areas.length - columns;
   let joined = 0;
   let patches = 0;
   for (let start = 0; start < areas.length; start++) {
@@ -16,32 +21,29 @@ export function joinSpecks(areas: Int16Array, columns: number, rows: number, sma
     let [top, size] = [0, 0];
     stack[top++] = start;
     patch[start] = name;
-    const members: number[] = [];
-    /** Border with each neighboring area. */
-    const borders = new Map<number, number>();
+    let members = 0;
+    borders.clear();
     while (top > 0) {
       const index = stack[--top] as number;
-      size++;
-      if (size < smallest) members.push(index);
+      if (size++ < smallest) found[members++] = index;
       const x = index % columns;
-      const look = (near: number): void => {
-        const other = areas[near] as number;
-        if (other !== area) {
-          if (size < smallest) borders.set(other, (borders.get(other) ?? 0) + 1);
-        } else if (patch[near] === -1) {
+      for (let side = 0; side < 4; side++) {
+        if (side === 0 ? x === 0 : side === 1 ? x === columns - 1 : side === 2 ? index < columns : index >= last) continue;
+        const near = index + (steps[side] as number);
+        if (areas[near] === area) {
+          if (patch[near] !== -1) continue;
           patch[near] = name;
           stack[top++] = near;
+        } else if (size < smallest) {
+          const other = areas[near] as number;
+          borders.set(other, (borders.get(other) ?? 0) + 1);
         }
-      };
-      if (x > 0) look(index - 1);
-      if (x < columns - 1) look(index + 1);
-      if (index >= columns) look(index - columns);
-      if (index < areas.length - columns) look(index + columns);
+      }
     }
     if (size >= smallest || area === keep || borders.size === 0) continue;
     let [to, most] = [area, 0];
     for (const [other, length] of borders) if (length > most) [to, most] = [other, length];
-    for (const index of members) areas[index] = to;
+    for (let n = 0; n < members; n++) areas[found[n] as number] = to;
     joined++;
   }
   return joined;

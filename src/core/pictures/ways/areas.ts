@@ -41,6 +41,27 @@ export function meanColor({ planes }: TracedPicture, areas: Int16Array, area: nu
 /** Pixels by which what lies under several inks is smaller than they are together, so that it is seen at no edge. */
 const UNDER_PX = 1;
 
+/** Where everything within so many pixels, corners among them, is seen: 1, else 0. Rows first, then columns. */
+function shrunkBy(reach: number, areas: Int16Array, columns: number, rows: number): Int16Array {
+  const across = new Uint8Array(areas.length);
+  for (let y = 0; y < rows; y++) {
+    // How many pixels in a row have been seen.
+    for (let x = 0, run = 0; x < columns; x++) {
+      run = areas[y * columns + x] === CLEAR ? 0 : run + 1;
+      if (run > 2 * reach) across[y * columns + x - reach] = 1;
+    }
+  }
+  const out = new Int16Array(areas.length);
+  const runs = new Int32Array(columns);
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const run = across[y * columns + x] === 1 ? (runs[x] as number) + 1 : 0;
+      runs[x] = run;
+      if (run > 2 * reach) out[(y - reach) * columns + x] = 1;
+    }
+  return out;
+}
+
 /**
  * The inks of a picture as outlines. Where several touch, the darkest lies under all, a little smaller: no hairline of the ground shows between
  * them, whatever draws them.
@@ -55,17 +76,7 @@ export function inksOf(map: AreaMap, colors: ReadonlyMap<number, Hex>, tracing: 
   const color = under === undefined ? undefined : colors.get(under);
   if (inks.length < 2 || !color) return inks;
   const { columns, rows, areas } = map;
-  const silhouette = new Int16Array(areas.length);
-  for (let y = 0; y < rows; y++)
-    for (let x = 0; x < columns; x++) {
-      let inside = 1;
-      for (let dy = -UNDER_PX; dy <= UNDER_PX && inside; dy++)
-        for (let dx = -UNDER_PX; dx <= UNDER_PX && inside; dx++) {
-          const [px, py] = [x + dx, y + dy];
-          if (px < 0 || py < 0 || px >= columns || py >= rows || areas[py * columns + px] === CLEAR) inside = 0;
-        }
-      silhouette[y * columns + x] = inside;
-    }
+  const silhouette = shrunkBy(UNDER_PX, areas, columns, rows);
   joinSpecks(silhouette, columns, rows, 16);
   const path = traceAreas({ columns, rows, areas: silhouette, crossing: () => 0.5 }, { withinPx: 0.8 }).get(1);
   return path ? [{ path, rule: 'evenodd', color }, ...inks] : inks;

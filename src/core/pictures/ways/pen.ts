@@ -4,7 +4,13 @@ import { SEEN } from './areas';
 import { cutInTwo } from './in-two';
 import type { TracedPicture, TracingWay } from './way';
 
-const drawn = ({ gray, columns, rows }: TracedPicture): Float32Array => penDrawn(gray, columns, rows);
+/** Both the threshold and the outlines are found in it. */
+const kept = new WeakMap<TracedPicture, Float32Array>();
+function drawn(picture: TracedPicture): Float32Array {
+  const made = kept.get(picture) ?? penDrawn(picture.gray, picture.columns, picture.rows);
+  kept.set(picture, made);
+  return made;
+}
 
 /** Dark areas and edges, as a pen draws them. */
 export const pen: TracingWay = {
