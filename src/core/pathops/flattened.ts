@@ -68,7 +68,12 @@ function clean(region: Region, { fine, precision }: Grain): PathsD {
   return polygons;
 }
 
-function regionOf(polygons: PathsD): Region {
+/** How much regions cover, by how finely that was asked. */
+const areas = new WeakMap<Region['path'], Map<string, number>>();
+const areaKey = ({ rule }: Region, fine: number): string => `${rule} ${fine}`;
+
+/** @param fine how finely they were made, where they lie over nothing of their own: their area is known at once then */
+function regionOf(polygons: PathsD, fine?: number): Region {
   const pen = new PathPen();
   for (const [first, ...rest] of polygons) {
     if (!first) continue;
@@ -76,7 +81,9 @@ function regionOf(polygons: PathsD): Region {
     for (const { x, y } of rest) pen.line(x, y);
     pen.close();
   }
-  return { path: pen.path(), rule: 'nonzero' };
+  const region: Region = { path: pen.path(), rule: 'nonzero' };
+  if (fine !== undefined) areas.set(region.path, new Map([[areaKey(region, fine), Math.abs(areaPathsD(polygons))]]));
+  return region;
 }
 
 /**
@@ -86,14 +93,14 @@ function regionOf(polygons: PathsD): Region {
  */
 export function combineFlattened(how: Combining, one: Region, other: Region, fine = FINE): Region {
   const grain = grainFor([one, other], fine);
-  return regionOf(RUN[how](clean(one, grain), clean(other, grain), ClipperRule.NonZero, grain.precision));
+  return regionOf(RUN[how](clean(one, grain), clean(other, grain), ClipperRule.NonZero, grain.precision), fine);
 }
 
 /** Everything that any of the areas covers, as fine polygons, in one step: cleaned areas wind once around their ink, and any number of times is ink. */
 export function weldFlattened(regions: readonly Region[], fine = FINE): Region {
   const grain = grainFor(regions, fine);
   const polygons = regions.flatMap((region) => clean(region, grain));
-  return regionOf(unionD(polygons, [], ClipperRule.NonZero, grain.precision));
+  return regionOf(unionD(polygons, [], ClipperRule.NonZero, grain.precision), fine);
 }
 
 const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }: Grain): PathsD =>
@@ -102,7 +109,7 @@ const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }:
 /** An area grown outward (or, by a negative distance, inward) all around, as fine polygons. */
 export function growFlattened(region: Region, by: number, join: Join, fine = FINE): Region {
   const grain = grainFor([region], fine);
-  return regionOf(inflated(clean(region, grain), by, join, grain));
+  return regionOf(inflated(clean(region, grain), by, join, grain), fine);
 }
 
 /** The band along the outline of a closed area, half of it on either side, as fine polygons. */
@@ -110,7 +117,7 @@ export function bandFlattened(region: Region, width: number, join: Join, fine = 
   const grain = grainFor([region], fine);
   const polygons = clean(region, grain);
   const [out, inside] = [inflated(polygons, width / 2, join, grain), inflated(polygons, -width / 2, join, grain)];
-  return regionOf(differenceD(out, inside, ClipperRule.NonZero, grain.precision));
+  return regionOf(differenceD(out, inside, ClipperRule.NonZero, grain.precision), fine);
 }
 
 /** The same band by the definition of a stroke: slower, and right at every corner. */
@@ -126,12 +133,10 @@ export function growByDefinition(region: Region, by: number, join: Join, fine = 
   return combineFlattened(by < 0 ? 'subtract' : 'unite', region, band, fine);
 }
 
-const areas = new WeakMap<Region['path'], Map<string, number>>();
-
 /** How much a region covers, in square units, by the polygon library; up to two thirds of `fine` along all its edges too little. */
 export function areaOfRegion(region: Region, fine = FINE): number {
   const known = areas.get(region.path) ?? new Map<string, number>();
-  const key = `${region.rule} ${fine}`;
+  const key = areaKey(region, fine);
   const kept = known.get(key);
   if (kept !== undefined) return kept;
   const area = region.path.verbs === '' ? 0 : Math.abs(areaPathsD(clean(region, grainFor([region], fine))));
