@@ -85,7 +85,7 @@ function distanceTo(mask: Uint8Array, value: number, columns: number, rows: numb
  */
 export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stroke[]): Matte {
   const small = scaledDown(pixels, MATTE_SIDE);
-  const { columns, rows, rgba } = small;
+  const { columns, rows } = small;
   const count = columns * rows;
   const longer = Math.max(columns, rows);
   const hard = new Uint8Array(count);
@@ -107,14 +107,9 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
   const [inward, outward] = [INWARD * longer, OUTWARD * longer];
   for (let at = 0; at < count; at++)
     if (!said[at]) band[at] = hard[at] ? ((toGround[at] as number) <= inward ? 1 : 0) : (toSubject[at] as number) <= outward ? 1 : 0;
-  const planes = [0, 1, 2].map((channel) => Float32Array.from({ length: count }, (_, at) => (rgba[at * 4 + channel] as number) / 255)) as [
-    Float32Array,
-    Float32Array,
-    Float32Array,
-  ];
-  const reach = Math.max(2, Math.round(0.8 * inward));
-  const trusted = Float32Array.from(hard);
-  const guided = guidedAlpha(planes, trusted, columns, rows, reach);
+  const guide = guideOf(small, Math.max(2, Math.round(0.8 * inward)));
+  const { planes } = guide;
+  const guided = guidedAlpha(guide, Float32Array.from(hard), columns, rows);
   const around = Math.round((1.6 * outward + inward) / COARSE);
   const [front, behind] = [
     coarseColors(planes, hard, band, 1, columns, rows, around),
@@ -136,30 +131,26 @@ export function matteOf(pixels: Pixels, subject: Subject, strokes: readonly Stro
     const mixed = tells * onLine + (1 - tells) * Math.min(1, Math.max(0, guided[at] as number));
     alpha[at] = Math.min(1, Math.max(0, (mixed - FOOT) / SPAN));
   }
-  joinLoose(alpha, hard, columns, rows);
+  joinLoose(alpha, hard, columns);
   return { columns, rows, alpha, band, ground: behind, subject: front };
 }
 
 /** Crumbs of the band that hang on nothing of the subject go with the ground. */
-function joinLoose(alpha: Float32Array, hard: Uint8Array, columns: number, rows: number): void {
+function joinLoose(alpha: Float32Array, hard: Uint8Array, columns: number): void {
   const reached = new Uint8Array(alpha.length);
   const stack: number[] = [];
+  const steps = [-1, 1, -columns, columns];
   for (let at = 0; at < alpha.length; at++)
     if (hard[at] && (alpha[at] as number) > 0.5) {
       reached[at] = 1;
       stack.push(at);
     }
   for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    const [x, y] = [at % columns, Math.floor(at / columns)];
-    for (const [dx, dy] of [
-      [1, 0],
-      [-1, 0],
-      [0, 1],
-      [0, -1],
-    ] as const) {
-      const [px, py] = [x + dx, y + dy];
-      const near = py * columns + px;
-      if (px < 0 || py < 0 || px >= columns || py >= rows || reached[near] || (alpha[near] as number) < 0.08) continue;
+    const x = at % columns;
+    for (let side = 0; side < 4; side++) {
+      if (side === 0 ? x === 0 : side === 1 ? x === columns - 1 : side === 2 ? at < columns : at >= alpha.length - columns) continue;
+      const near = at + (steps[side] as number);
+      if (reached[near] || (alpha[near] as number) < 0.08) continue;
       reached[near] = 1;
       stack.push(near);
     }
@@ -203,30 +194,50 @@ function coarseColors(
   return { columns: wide, rows: high, planes: means };
 }
 
-/** The mask as a straight-line function of the colors around every pixel. */
-function guidedAlpha(
-  guide: readonly [Float32Array, Float32Array, Float32Array],
-  mask: Float32Array,
-  columns: number,
-  rows: number,
-  reach: number,
-): Float32Array {
-  const mean = (plane: Float32Array): Float32Array => boxMean(plane, columns, rows, reach);
-  const times = (one: Float32Array, other: Float32Array): Float32Array => {
-    const out = new Float32Array(one.length);
-    for (let at = 0; at < out.length; at++) out[at] = (one[at] as number) * (other[at] as number);
+type Three = readonly [Float32Array, Float32Array, Float32Array];
+/** What the filter knows of a picture, whatever the mask: its colors, their means around every pixel, and how they vary together there. */
+interface Guide {
+  readonly reach: number;
+  readonly planes: Three;
+  readonly means: Three;
+  /** Means of products: rr, rg, rb, gg, gb, bb. */
+  readonly products: readonly [...Three, ...Three];
+}
+/** Strokes change the mask and nothing else: the rest is worked out once for a picture. */
+const guides = new WeakMap<Pixels, Guide>();
+
+function times(one: Float32Array, other: Float32Array): Float32Array {
+  const out = new Float32Array(one.length);
+  for (let at = 0; at < out.length; at++) out[at] = (one[at] as number) * (other[at] as number);
+  return out;
+}
+
+function guideOf(pixels: Pixels, reach: number): Guide {
+  const known = guides.get(pixels);
+  if (known?.reach === reach) return known;
+  const { columns, rows, rgba } = pixels;
+  const plane = (channel: number): Float32Array => {
+    const out = new Float32Array(columns * rows);
+    for (let at = 0; at < out.length; at++) out[at] = (rgba[at * 4 + channel] as number) / 255;
     return out;
   };
-  const [r, g, b] = guide;
-  const [mr, mg, mb, mp] = [mean(r), mean(g), mean(b), mean(mask)];
-  const [rr, rg, rb, gg, gb, bb] = [
-    mean(times(r, r)),
-    mean(times(r, g)),
-    mean(times(r, b)),
-    mean(times(g, g)),
-    mean(times(g, b)),
-    mean(times(b, b)),
-  ];
+  const mean = (of: Float32Array): Float32Array => boxMean(of, columns, rows, reach);
+  const [r, g, b] = [plane(0), plane(1), plane(2)];
+  const guide: Guide = {
+    ...{ reach, planes: [r, g, b], means: [mean(r), mean(g), mean(b)] },
+    products: [mean(times(r, r)), mean(times(r, g)), mean(times(r, b)), mean(times(g, g)), mean(times(g, b)), mean(times(b, b))],
+  };
+  guides.set(pixels, guide);
+  return guide;
+}
+
+/** The mask as a straight-line function of the colors around every pixel. */
+function guidedAlpha({ reach, planes, means, products }: Guide, mask: Float32Array, columns: number, rows: number): Float32Array {
+  const mean = (plane: Float32Array): Float32Array => boxMean(plane, columns, rows, reach);
+  const [r, g, b] = planes;
+  const [mr, mg, mb] = means;
+  const mp = mean(mask);
+  const [rr, rg, rb, gg, gb, bb] = products;
   const [rp, gp, bp] = [mean(times(r, mask)), mean(times(g, mask)), mean(times(b, mask))];
   const count = mask.length;
   const [ar, ag, ab, offset] = [new Float32Array(count), new Float32Array(count), new Float32Array(count), new Float32Array(count)];
