@@ -205,4 +205,65 @@ describe('treatments in the recipe', () => {
     await visitor.click('Undo');
     await visitor.sees('The wear has no picture yet');
   });
+
+  it('a look that the brand keeps is worn by another word and by every mark; changed once, all of them change; the part can have it as its own', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const slug = await begin('Looked at', word('one', 'Harbor', 0), word('two', 'Lights', 200));
+    const other = await begin('Elsewhere', word('three', 'Beacon', 0));
+    const open = (name: string) => page.locator(`section[aria-label="Recipe"] button.title ::-p-text(${name})`).click();
+    const wholeOf = async (of: string) =>
+      (await read<{ recipe: { whole?: { treatments: readonly { kind: string }[] } } }>(`${api()}/${of}`)).recipe.whole?.treatments ?? [];
+    interface Looks {
+      readonly looks?: readonly {
+        readonly name: string;
+        readonly treatments: readonly { readonly kind: string; readonly widthPx?: number }[];
+      }[];
+    }
+    const palette = async (): Promise<Looks> =>
+      (await read<readonly { readonly slug: string; readonly palette: Looks }[]>(`${test.app.url}/api/brands`)).find(
+        (brand) => brand.slug === 'windrow-kites',
+      )?.palette ?? {};
+    const pictureOf = async (of: string) =>
+      (await fetch(`${test.app.url}/api/brands/windrow-kites/marks/${of}/picture.svg?dressing=full`)).text();
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    const plain = await visitor.stage();
+    await open('Harbor');
+    await page.locator('summary ::-p-text(Treatments)').click();
+    await visitor.pick('Add a treatment to Harbor', 'outline-band');
+    await visitor.stageAfter(plain);
+    await visitor.click('Keep as a look of the brand');
+    await page.locator('input[aria-label="Name of the look"]').fill('Our print look');
+    await visitor.press('Enter');
+    await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['brand-look']);
+    await expect.poll(async () => (await palette()).looks?.map(({ name }) => name), { timeout: 15_000 }).toEqual(['Our print look']);
+
+    await open('Lights');
+    await page.locator('summary ::-p-text(Treatments)').click();
+    await visitor.click('Wear Our print look');
+    await expect.poll(() => kindsOf(slug, 'two'), { timeout: 15_000 }).toEqual(['brand-look']);
+    const before = await pictureOf(other);
+    await visitor.click('Everywhere: wear Our print look on every mark');
+    await expect.poll(async () => (await wholeOf(other)).map(({ kind }) => kind), { timeout: 30_000 }).toEqual(['brand-look']);
+    const worn = await pictureOf(other);
+    expect(worn).not.toBe(before);
+
+    // Changed at one word, it changes at the other, and in the other mark.
+    const stage = await visitor.stage();
+    await visitor.click('Change the look');
+    await visitor.sees('Changed here, it changes wherever it is worn');
+    await page.locator('[role="group"][aria-label="Treatments of Our print look"] [data-treatment] button.title').click();
+    await visitor.fill('Width', '31');
+    await visitor.press('Enter');
+    await visitor.stageAfter(stage);
+    await expect.poll(async () => (await palette()).looks?.[0]?.treatments[0]?.widthPx, { timeout: 15_000 }).toBe(31);
+    await expect.poll(() => pictureOf(other), { timeout: 15_000 }).not.toBe(worn);
+
+    // Made its own, the word keeps the band and follows the look no more.
+    await visitor.click('Make them its own');
+    await expect.poll(() => kindsOf(slug, 'two'), { timeout: 15_000 }).toEqual(['outline-band']);
+    expect(await kindsOf(slug, 'one')).toEqual(['brand-look']);
+    expect(await faultsOf(page)).toEqual([]);
+    expect(await unsaidOn(page)).toEqual([]);
+  });
 });

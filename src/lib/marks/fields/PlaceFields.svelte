@@ -81,14 +81,21 @@
     display: flex;
     align-items: center;
     justify-content: space-between;
+    gap: 10px;
     border-bottom: 1px solid var(--color-rule);
   }
+  .row label {
+    flex: none;
+  }
   select {
+    overflow: hidden;
+    min-width: 0;
     padding: 3px 26px 3px 4px;
     border: 0;
     background-color: transparent;
     font-weight: 600;
     font-size: 13px;
     text-align: right;
+    text-overflow: ellipsis;
   }
 </style>
