@@ -3,6 +3,7 @@
     ANCHORS,
     dress,
     dressingsOf,
+    hasDressing,
     STAMP_BLENDS,
     STAMP_EDGES,
     swatchesOf,
@@ -125,7 +126,7 @@
       label="Colorway"
       hint="Which of the mark’s colorways lies on the photos"
       options={dressingsOf(desk.brand.palette).map((value) => ({ value: value as string, label: dress(desk.brand.palette, value).label }))}
-      value={stamp.dressing as string}
+      value={(hasDressing(desk.brand.palette, stamp.dressing) ? stamp.dressing : 'full') as string}
       choose={(dressing) => desk.change('Choose the colorway', desk.withStamp(stamp.id, { dressing: dressing as Dressing }))}
     />
   {/if}
