@@ -107,6 +107,9 @@ const LINE = 0.006;
 const HALO_STEPS = 5;
 const HALO = 0.03;
 
+/** Ink is light from this luminance on: what sets it off is dark then. */
+const LIGHT_INK = 0.35;
+
 function edgesOf(source: WatermarkSource, edge: Stamp['edge'], color: Hex, paths: PathAlgebra): readonly DrawingNode[] {
   if (edge === 'none') return [];
   const longer = Math.max(source.ink.right - source.ink.left, source.ink.bottom - source.ink.top);
@@ -152,8 +155,12 @@ function layStamp(
   if (wish === 'full') {
     const drawing = source.own.get(stamp.dressing) ?? source.oneColor;
     const colored = inkCellsByColor(photo, tones.columns, tones.rows, drawing, map);
+    // Set off by the tone that most of its ink has not.
+    const sum = ({ cover }: InkCells) => cover.reduce((total, value) => total + value, 0);
+    const [most] = [...colored].sort(([, one], [, other]) => sum(other) - sum(one));
+    const rim = most && luminance(most[0]) > LIGHT_INK ? colors.dark : colors.light;
     return {
-      group: plainGroup(`stamp-${stamp.id}`, drawing.groups, more),
+      group: plainGroup(`stamp-${stamp.id}`, [...edgesOf(source, stamp.edge, rim, paths), ...drawing.groups], more),
       laid,
       inks: [...colored].map(([color, ink]) => ({
         ink: { ...ink, cover: ink.cover.map((value) => value * opacity) },
@@ -183,7 +190,7 @@ function layStamp(
     };
   }
   const color = tone === 'light' ? colors.light : tone === 'dark' ? colors.dark : (colors.swatch(tone) ?? colors.dark);
-  const other = luminance(color) > 0.35 ? colors.dark : colors.light;
+  const other = luminance(color) > LIGHT_INK ? colors.dark : colors.light;
   const children = [...edgesOf(source, stamp.edge, other, paths), ...tinted(source.oneColor.groups, color)];
   return {
     group: plainGroup(`stamp-${stamp.id}`, children, more),

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import {
+  boundsOf,
   inkCells,
   inkCellsByColor,
   ownDressing,
   photoDeskSchema,
   startStamp,
+  watermarkDrawing,
   watermarkSources,
   type Drawing,
   type DrawingNode,
@@ -12,6 +14,7 @@ import {
   type Hex,
   type Recipe,
 } from '$core/index';
+import { paths } from '../../support/resolver';
 
 const square = (left: number, top: number, side: number, color: Hex): DrawingNode => ({
   kind: 'fill',
@@ -58,6 +61,30 @@ describe('a stamp in a colorway', () => {
     expect([...(found.get('a')?.own.keys() ?? [])]).toEqual(['reversed', 'full']);
     // A toned stamp keeps the colorway that was chosen before for when it is wanted again.
     expect(ownDressing(stamps[3])).toEqual([]);
+  });
+  it.each([
+    ['#ffffff', 'dark'],
+    ['#101820', 'light'],
+  ] as const)('in %s is set off by a line in the %s tone, behind it and a little larger', (ink, tone) => {
+    const drawing = drawingOf([square(0, 0, 100, ink)]);
+    const source = {
+      oneColor: drawing,
+      own: new Map<Dressing, Drawing>([['full', drawing]]),
+      ink: { left: 0, top: 0, right: 100, bottom: 100 },
+    };
+    const [columns, rows] = [40, 30];
+    const cells = { columns, rows, light: new Float32Array(columns * rows).fill(50), busy: new Float32Array(columns * rows).fill(1) };
+    const colors = { light: '#fafafa', dark: '#050505', swatch: () => undefined } as const;
+    const laid = (edge: 'none' | 'line') =>
+      watermarkDrawing({ stamps: [{ ...startStamp('one', 'a'), tone: 'full', edge }] }, new Map([['a', source]]), {
+        ...{ photo: { widthPx: 400, heightPx: 300 }, tones: cells, colors, paths },
+      }).drawing.groups[0]?.children ?? [];
+    expect(laid('none')).toHaveLength(1);
+    const [rim, mark] = laid('line');
+    expect(rim).toMatchObject({ kind: 'fill', color: colors[tone] });
+    expect(mark).toMatchObject({ kind: 'group', id: 'all' });
+    // The line is 0.6 % of its longer side.
+    expect(rim?.kind === 'fill' && boundsOf(rim.path)?.right).toBeCloseTo(100.6, 1);
   });
   it('begins in full color, also where it was stored before there was a choice', () => {
     const { dressing: _, ...before } = startStamp('one', 'a');
