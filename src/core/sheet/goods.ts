@@ -1,5 +1,6 @@
 import type { GoodsAtHand } from '../scenes/goods-desk';
 import type { SceneFacts } from '../scenes/scene';
+import type { TonePicture } from './facts';
 import type { Sheet } from './sheet';
 
 /** Goods on the sheet, unless others are chosen: so many of those that the designer dressed. */
@@ -30,3 +31,20 @@ export function goodsOfSheet(
   });
   return goods ? there : there.slice(0, FIRST_GOODS);
 }
+
+/** What a picture of a mark on goods is on a sheet, at a width. @param sha256 the picture, or what stands for it */
+export const goodsPicture = (
+  sha256: string,
+  markName: string,
+  { label, widthPx: most, heightPx }: SceneFacts,
+  wantedPx: number,
+): TonePicture => {
+  const widthPx = Math.min(wantedPx, most);
+  return {
+    sha256,
+    name: label,
+    caption: `${markName} on ${label.toLowerCase()}`,
+    widthPx,
+    heightPx: Math.round((heightPx * widthPx) / most),
+  };
+};

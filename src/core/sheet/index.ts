@@ -1,7 +1,7 @@
 export { SHEET_DESIGN_NAMES, SHEET_DESIGNS, type SheetDesignName } from './designs';
 export { measuredMark, type MeasuredMark, type SheetFace, type SheetFacts, type SheetMark, type TonePicture } from './facts';
 export { sheetFactsOf } from './facts-of';
-export { goodsOfSheet, type MarkOnGoods } from './goods';
+export { goodsOfSheet, goodsPicture, type MarkOnGoods } from './goods';
 export { SHEET_PAGE_NAMES, SHEET_PAGES, type SheetPageName } from './pages';
 export {
   MOST_SHEET_GOODS,

@@ -3,6 +3,7 @@ import {
   canvasSchema,
   freeAlternatives,
   goodsOfSheet,
+  goodsPicture,
   keptPictures,
   SHEET_SIZES,
   sheetFactsOf,
@@ -13,6 +14,7 @@ import {
   EMPTY_RECIPE,
   ownGoodsId,
   type Canvas,
+  type GoodsAtHand,
   type DrawnPage,
   type MarkOnGoods,
   type MeasuredMark,
@@ -55,12 +57,11 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
   }
   const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
   const inMarks = await ownPictures(em.fork(), brand.id, [...sources.values()].flatMap(shown));
-  const wanted = sheet.left.includes('on-goods')
-    ? []
-    : goodsOfSheet(sheet, await goodsAtHand(em.fork(), brand.id), new Set(measured.keys()));
+  const atHand = await goodsAtHand(em.fork(), brand.id);
+  const wanted = sheet.left.includes('on-goods') ? [] : goodsOfSheet(sheet, atHand, new Set(measured.keys()));
   const goods: TonePicture[] = [];
   // One after the other: their layers are large.
-  for (const on of wanted) goods.push(await pictureOnGoods(em, brand, on, marks, { sources, ownFamilies, ownPictures: inMarks }));
+  for (const on of wanted) goods.push(await pictureOnGoods(em, brand, on, atHand, marks, { sources, ownFamilies, ownPictures: inMarks }));
   const facts = sheetFactsOf(brand, marks, {
     brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
     type: (await findDocument(em.fork(), brand.id, 'type')).content,
@@ -100,25 +101,21 @@ async function pictureOnGoods(
   em: EntityManager,
   brand: BrandView,
   { mark, scene }: MarkOnGoods,
+  { desk }: GoodsAtHand,
   marks: readonly { readonly id: string; readonly name: string; readonly recipe: Recipe }[],
   more: Pick<PictureSubject, 'sources' | 'ownFamilies' | 'ownPictures'>,
 ): Promise<TonePicture> {
-  const { desk } = await goodsAtHand(em.fork(), brand.id);
   const { recipe, name } = marks.find(({ id }) => id === mark) ?? { recipe: EMPTY_RECIPE, name: '' };
   const shown = shownOnGoods(desk, mark, scene.name);
   const own = desk.own[ownGoodsId(scene.name) ?? ''];
-  const widthPx = Math.min(GOODS_PX, scene.widthPx);
   const order = await goodsOrder(
-    ...([em, brand.slug, { canvas: canvasSchema.parse({ width: widthPx }) }] as const),
+    ...([em, brand.slug, { canvas: canvasSchema.parse({ width: Math.min(GOODS_PX, scene.widthPx) }) }] as const),
     { scene: scene.name, shown, ...(own ? { own } : {}) },
     brand.palette,
   );
   const dressing = shown.dressing ?? dressingOnGoods(brand.palette, scene);
   const picture = await heavy('goodsLarge', { subject: { title: name, recipe, palette: brand.palette, dressing, ...more }, order });
-  return {
-    ...{ sha256: await storeFile(picture), name: scene.label, caption: `${name} on ${scene.label.toLowerCase()}` },
-    ...{ widthPx, heightPx: Math.round((scene.heightPx * widthPx) / scene.widthPx) },
-  };
+  return goodsPicture(await storeFile(picture), name, scene, GOODS_PX);
 }
 
 const asPdf = (brand: BrandView, { pages, canvas }: SheetFiles): Promise<Uint8Array> => {

@@ -16,7 +16,8 @@
 
 <fieldset>
   <legend>Marks on goods</legend>
-  {#each chosen as { mark, scene }, at (scene.name)}
+  <!-- one thing may stand twice, with two marks -->
+  {#each chosen as { mark, scene }, at (at)}
     <div class="one">
       <Pick
         label={scene.label}

@@ -3,6 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import {
     goodsOfSheet,
+    goodsPicture,
     ownGoodsId,
     pageOrder,
     shownOnGoods,
@@ -107,15 +108,10 @@
     const told = onGoods.map(async ({ mark, scene }): Promise<readonly (TonePicture & { readonly address: string })[]> => {
       const on = marks.find(({ id }) => id === mark);
       if (!on) return [];
-      const widthPx = Math.min(GOODS_PX, scene.widthPx);
       const own = goods.desk.own[ownGoodsId(scene.name) ?? ''];
-      const address = goodsAddress(brand, on, scene, shownOnGoods(goods.desk, mark, scene.name), own, widthPx);
-      return [
-        {
-          ...{ sha256: await digestOf(address), address, name: scene.label, caption: `${on.name} on ${scene.label.toLowerCase()}` },
-          ...{ widthPx, heightPx: Math.round((scene.heightPx * widthPx) / scene.widthPx) },
-        },
-      ];
+      const shownOn = shownOnGoods(goods.desk, mark, scene.name);
+      const address = goodsAddress(brand, on, scene, shownOn, own, Math.min(GOODS_PX, scene.widthPx));
+      return [{ ...goodsPicture(await digestOf(address), on.name, scene, GOODS_PX), address }];
     });
     void Promise.all(told).then((found) => current && (goodsPictures = found.flat()));
     return () => (current = false);

@@ -4,6 +4,7 @@ import {
   apply,
   compose,
   copiesOf,
+  symmetryRow,
   createPart,
   duplicatePart,
   gather,
@@ -302,6 +303,17 @@ describe('symmetry as a live set', () => {
       }),
       { numRuns: 300 },
     );
+  });
+
+  it('in columns and rows draws 120 at most, and knows how many were asked for', () => {
+    const asked = (columns: number, rows: number) => {
+      const set = valueOf(createPart({ kind: 'symmetry', id: 's', members: [], rule: 'grid', columns, rows })) as Symmetry;
+      const row = symmetryRow('grid');
+      return [copiesOf(set, undefined).length, row.count(set), row.wanted?.(set)];
+    };
+    expect(asked(4, 3)).toEqual([12, 12, 12]);
+    expect(asked(60, 60)).toEqual([120, 120, 3600]);
+    expect(asked(1, 1)).toEqual([1, 1, 1]);
   });
 
   it('crops a half and mirrors it in one go: the whole is symmetric and keeps the larger half', () => {

@@ -31,4 +31,5 @@ export const grid: SymmetryRow = {
       return translation(column * stepX + (row % 2 === 1 ? (stepX * shiftPercent) / 100 : 0), row * stepY);
     }),
   count: ({ columns, rows }) => Math.min(MOST, columns * rows),
+  wanted: ({ columns, rows }) => columns * rows,
 };

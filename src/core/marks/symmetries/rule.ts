@@ -38,6 +38,8 @@ export interface SymmetryRow {
   readonly copies: (set: SetNumbers, ink: Bounds | undefined) => readonly Affine[];
   /** How many there are. */
   readonly count: (set: SetNumbers) => number;
+  /** How many were asked for, where that may be more than there are. */
+  readonly wanted?: (set: SetNumbers) => number;
   /** How many mirrors it has, of which each halves the plane: what lies beyond can be cut off. */
   readonly mirrors?: 1 | 2;
   /** Whether its copies may turn with their place. */

@@ -9,6 +9,7 @@
   const table = useTable();
   const row = $derived(symmetryRow(part.rule));
   const copies = $derived(row.count(part));
+  const wanted = $derived(row.wanted?.(part) ?? copies);
   const bound = $derived(Array.from({ length: copies - 1 }, (_, index) => index + 1).filter((copy) => !part.released.includes(copy)));
 </script>
 
@@ -34,6 +35,9 @@
     checked={part.crop}
     change={(crop) => table.change(part.id, 'Crop', { crop })}
   />
+{/if}
+{#if wanted > copies}
+  <p class="quiet">{copies} of {wanted} are drawn: a set holds no more. Put this set into another one for more.</p>
 {/if}
 {#if bound.length > 0}
   <p class="quiet">
