@@ -221,15 +221,19 @@ export class Draughtsman {
     }
   }
 
-  /** One mark in one dressing, as what is new since the last picture with this prefix; for the stage with what is only to look at, and after taking in news. */
-  async picture(markId: string, dressing: Dressing, idPrefix: string, stage?: BrandNews): Promise<PictureNews> {
+  /**
+   * One mark in one dressing, as what is new since the last picture with this prefix; for the stage with what is only to look at, and after
+   * taking in news.
+   * @param quick whether a quick picture is enough where the whole one takes long
+   */
+  async picture(markId: string, dressing: Dressing, idPrefix: string, stage?: BrandNews, quick = false): Promise<PictureNews> {
     if (stage) this.tell(stage);
     const { loader, resolver, dresser } = this.#ready();
     const recipe = this.#recipeOf(markId);
     const sources = this.#recipes;
     const palette = this.#palette;
     await openFor(recipe, sources, loader);
-    const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined });
+    const resolved = resolver.resolve({ recipe, sources, dress: dress(palette, 'full'), references: stage !== undefined, quick });
     // What is worked on is every part in its own colors, whatever lies over it.
     const shown = stage ? resolved : dresser(resolved, recipe, palette, dressing);
     const picture = screenPicture(shown, idPrefix, this.#pictureBase, this.#lent);
@@ -329,7 +333,8 @@ export class Draughtsman {
     if (!part || !isKnown(part)) return undefined;
     await openFor(recipe, this.#recipes, loader);
     const tried = changePart(recipe, partId, { treatments: [...treatments] });
-    const mark = resolver.resolve({ recipe: tried, sources: this.#recipes, dress: dress(this.#palette, 'full') });
+    // Tried at the size of a stamp: a quick picture is enough.
+    const mark = resolver.resolve({ recipe: tried, sources: this.#recipes, dress: dress(this.#palette, 'full'), quick: true });
     let top = partId;
     for (let up = mark.parts.find(({ id }) => id === top)?.within; up; up = mark.parts.find(({ id }) => id === top)?.within) top = up;
     const groups = mark.drawing.groups.filter(({ id }) => id === top);

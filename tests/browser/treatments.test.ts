@@ -156,6 +156,50 @@ describe('treatments in the recipe', () => {
     await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['welding-band', 'stitched-edge']);
   });
 
+  it('that take long show a quick picture while a hand is at them, then the whole one: the one that is in its files', async () => {
+    const { visitor } = test;
+    const { page } = visitor;
+    const slug = await begin('Quickly', {
+      ...word('one', 'Reed', 0),
+      treatments: [{ kind: 'etched', id: 't' }],
+    } as Parameters<typeof recipeOf>[0]);
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await page.waitForSelector('[aria-label^="Stage"]:not([aria-busy="true"]) [data-stage] path');
+    await page.locator('section[aria-label="Recipe"] button.title ::-p-text(Reed)').click();
+    await page.locator('summary ::-p-text(Treatments)').click();
+    await page.locator('[data-treatment] button.title').click();
+    // What is seen on the stage from now on, and whether it was said to be on its way.
+    await page.evaluate(() => {
+      const surface = document.querySelector('[aria-label^="Stage"]') as Element;
+      const seen: { busy: boolean; long: number }[] = [];
+      Object.assign(window, { seen });
+      new MutationObserver(() => {
+        const long = document.querySelector('[data-stage]')?.innerHTML.length ?? 0;
+        seen.push({ busy: surface.getAttribute('aria-busy') === 'true', long });
+      }).observe(surface, { subtree: true, childList: true, attributes: true });
+    });
+    await visitor.fill('Line to line', '4');
+    await visitor.press('Enter');
+    await page.waitForFunction(() => {
+      const { seen } = window as unknown as { seen: { busy: boolean }[] };
+      return seen.some(({ busy }) => busy) && seen.at(-1)?.busy === false;
+    });
+    const [quick, whole] = await page.evaluate(() => {
+      const { seen } = window as unknown as { seen: { busy: boolean; long: number }[] };
+      return [seen.findLast(({ busy }) => busy)?.long ?? 0, seen.at(-1)?.long ?? 0];
+    });
+    expect(quick).toBeGreaterThan(0);
+    expect(quick).not.toBe(whole);
+    await visitor.saved();
+    const stage = await visitor.stage();
+    await visitor.go(`/brands/windrow-kites/marks/${slug}`);
+    await visitor.stageIs(stage);
+    const svg = await (await fetch(`${api()}/${slug}/picture.svg?dressing=full`)).text();
+    const outlines = [...stage.matchAll(/ d="([^"]+)"/g)].map(([, data]) => data);
+    expect(outlines.length).toBeGreaterThan(1);
+    for (const data of outlines) expect(svg).toContain(data);
+  });
+
   it('wear takes a picture of one’s own as its texture; one that is none, or of one tone, is refused and changes nothing', async () => {
     const { visitor } = test;
     const { page } = visitor;

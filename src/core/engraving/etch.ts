@@ -1,5 +1,17 @@
 import { notNought } from '../numeric/tolerances';
-import { boundsOf, distanceInside, fillRows, gridOver, heightOf, opened, widthOf, type CellGrid, type Region } from '../geometry';
+import {
+  boundsOf,
+  distanceInside,
+  fillRows,
+  gridOver,
+  heightOf,
+  joinPaths,
+  opened,
+  widthOf,
+  type CellGrid,
+  type Path,
+  type Region,
+} from '../geometry';
 import { fieldOutline } from '../fields/field-outline';
 import { cushion } from './height';
 
@@ -23,6 +35,8 @@ export interface Etching {
   readonly thinnest: number;
   /** Kept solid along the edge. */
   readonly rim: number;
+  /** Whether a quick picture is enough: a quarter of the cells. */
+  readonly quick?: boolean;
 }
 
 /** Cells from one line to the next, at least: fewer would show as steps. */
@@ -54,16 +68,26 @@ interface Field {
   readonly height: Float32Array;
 }
 
-function fieldOf(area: Region, { pitch }: Etching): Field | undefined {
+function fieldOf(area: Region, { pitch, quick = false }: Etching): Field | undefined {
   const box = boundsOf(area.path);
   if (!box) return undefined;
   const side = Math.max(widthOf(box), heightOf(box));
   if (!(side > 0)) return undefined;
-  const grid = gridOver(box, Math.round(Math.min(CELLS.most, Math.max(CELLS.least, (side / pitch) * CELLS_A_LINE))));
+  const cells = Math.min(CELLS.most, Math.max(CELLS.least, (side / pitch) * CELLS_A_LINE)) / (quick ? 2 : 1);
+  const grid = gridOver(box, Math.round(cells));
+  // Lines are turned, bent and lit over one field: it is kept for the areas that were engraved last.
+  const kept = recent.find((one) => one.path === area.path && one.field.grid.cell === grid.cell);
+  if (kept) return kept.field;
   const mask = new Uint8Array(grid.columns * grid.rows);
   fillRows(area, grid, (row, from, to) => mask.fill(1, row * grid.columns + from, row * grid.columns + to));
-  return { grid, inside: distanceInside(mask, grid.columns, grid.rows), height: cushion(mask, grid.columns, grid.rows) };
+  const field = { grid, inside: distanceInside(mask, grid.columns, grid.rows), height: cushion(mask, grid.columns, grid.rows) };
+  recent.unshift({ path: area.path, field });
+  while (recent.length > 1 && recent.reduce((sum, { field: { height } }) => sum + height.length, 0) > KEPT_CELLS) recent.pop();
+  return field;
 }
+const recent: { readonly path: Path; readonly field: Field }[] = [];
+/** Fields take eight bytes a cell: so many are kept, of one large piece or of a word of letters. */
+const KEPT_CELLS = 3_000_000;
 
 /** How dark every place is under the light, and how steep the ground is there, along the normals of the height. */
 function shading(
@@ -144,4 +168,12 @@ export function etchedLines(area: Region, etching: Etching): Region {
     if (room < (values[at] as number)) values[at] = Math.max(-1, room);
   }
   return fieldOutline(values, grid, WITHIN_CELLS, SPECK * pitch * pitch);
+}
+
+/** The rim along an area's edge as the field has it: off by part of a cell, and quick. @param area welded */
+export function quickRim(area: Region, etching: Etching): Region {
+  const field = fieldOf(area, etching);
+  if (!field || area.rule !== 'evenodd') return { path: { verbs: '', coords: [] }, rule: 'evenodd' };
+  const inner = fieldOutline(field.inside, field.grid, WITHIN_CELLS, 1, Math.max(0.5, etching.rim / field.grid.cell));
+  return { path: joinPaths([area.path, inner.path]), rule: 'evenodd' };
 }

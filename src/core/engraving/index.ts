@@ -1,2 +1,2 @@
 export { cushion } from './height';
-export { etchedLines, type Etching } from './etch';
+export { etchedLines, quickRim, type Etching } from './etch';

@@ -8,12 +8,10 @@ const CORNER = Math.cos((50 * Math.PI) / 180);
 const WRITTEN_CELLS = 0.05;
 
 /** A closed line as smooth curves through the middles of its sides; sharp corners stay. */
-function drawSmooth(pen: PathPen, ring: readonly Point[], short: (value: number) => number): void {
-  const count = ring.length;
-  const at = (index: number): Point => {
-    const { x, y } = ring[(index + count) % count] as Point;
-    return { x: short(x), y: short(y) };
-  };
+function drawSmooth(pen: PathPen, long: readonly Point[], short: (value: number) => number): void {
+  const count = long.length;
+  const ring = long.map(({ x, y }): Point => ({ x: short(x), y: short(y) }));
+  const at = (index: number): Point => ring[(index + count) % count] as Point;
   const middle = (index: number): Point => ({
     x: short((at(index).x + at(index + 1).x) / 2),
     y: short((at(index).y + at(index + 1).y) / 2),
@@ -51,7 +49,8 @@ export function fieldOutline(
     .contour(values as unknown as number[], level);
   const pen = new PathPen();
   const digits = Math.max(0, Math.ceil(-Math.log10(2 * WRITTEN_CELLS * cell)));
-  const short = (value: number): number => Number(value.toFixed(Math.min(12, digits)));
+  const whole = 10 ** Math.min(12, digits);
+  const short = (value: number): number => (Math.sign(value) * Math.round(Math.abs(value) * whole)) / whole;
   for (const polygon of made.coordinates)
     for (const ring of polygon) {
       // The last point is the first one again. A value stands for the middle of its cell.

@@ -32,13 +32,17 @@ export function levelsOf(values: Float32Array, grid: CellGrid, count: number, op
   return levels;
 }
 
-/** A grid for a tone that is softened: cells a little over half as wide as its standard deviation, within what a screen can wait for. */
+/**
+ * A grid for a tone that is softened: cells a little over half as wide as its standard deviation, within what a screen can wait for.
+ * @param coarser how many times as wide the cells are, where a quick picture is enough
+ */
 export function softGrid(
   box: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number },
   sigma: number,
+  coarser = 1,
 ): CellGrid {
   const longest = notNought(Math.max(box.right - box.left, box.bottom - box.top));
-  const cell = notNought(Math.max(sigma / 1.8, longest / MOST_CELLS));
+  const cell = notNought(Math.max(sigma / 1.8, longest / MOST_CELLS)) * coarser;
   return {
     columns: Math.ceil((box.right - box.left) / cell) + 2,
     rows: Math.ceil((box.bottom - box.top) / cell) + 2,

@@ -15,6 +15,8 @@ export interface Wear {
   readonly seed: number;
   /** Strokes and dots thinner than this stay whole. */
   readonly keep: number;
+  /** Whether a quick picture is enough: a quarter of the cells. */
+  readonly quick?: boolean;
 }
 
 /** Less than this share is not made good. */
@@ -38,12 +40,12 @@ function sturdy(mask: Uint8Array, { columns, rows }: CellGrid, width: number): U
  * The region that wear takes from an area: the same again for the same seed, and of the share that is asked for, to a few in a hundred.
  * It may reach beyond the area; thin strokes are left alone.
  */
-export function wornRegion(area: Region, { texture, amount, grain, turnDeg, seed, keep }: Wear): Region {
+export function wornRegion(area: Region, { texture, amount, grain, turnDeg, seed, keep, quick = false }: Wear): Region {
   const box = boundsOf(area.path);
   if (!box || amount <= 0) return NOTHING;
   const { at, cells } = texture;
   const longest = notNought(Math.max(box.right - box.left, box.bottom - box.top));
-  const cell = Math.max(grain / cells, longest / MOST_CELLS);
+  const cell = Math.max(grain / cells, longest / MOST_CELLS) * (quick ? 2 : 1);
   const grid: CellGrid = {
     columns: Math.ceil((box.right - box.left) / cell) + 2,
     rows: Math.ceil((box.bottom - box.top) / cell) + 2,
@@ -73,6 +75,7 @@ export function wornRegion(area: Region, { texture, amount, grain, turnDeg, seed
     return fieldOutline(kept, grid, WITHIN_CELLS, SPECK_CELLS, wanted >= within.length ? low - 0.5 : level);
   };
   const first = outline(amount);
+  if (quick) return first;
   // Smooth outlines round small specks off; what that cost is asked for once more.
   const worn = coverageOf(first, grid).reduce((sum, share, n) => sum + (mask[n] ? share : 0), 0) / all;
   const short = Math.min(amount, within.length / all) - worn;

@@ -10,6 +10,8 @@ export interface ScreenPicture {
   readonly parts: readonly ResolvedPart[];
   /** What the designer should know about treatments of the whole mark. */
   readonly wholeNotices?: readonly Problem[];
+  /** Whether some of it is only a quick picture of what it will be. */
+  readonly rough?: true;
   /** In one color: what the designer should know of it. */
   readonly notices?: readonly Problem[];
   /** In one color: what every part became. */
@@ -56,6 +58,7 @@ export const screenPicture = (
   ink: mark.ink,
   parts: mark.parts,
   ...(mark.notices && mark.notices.length > 0 ? { wholeNotices: mark.notices } : {}),
+  ...(mark.rough ? { rough: true } : {}),
   ...(mark.oneColor ? { notices: mark.oneColor.notices, decided: mark.oneColor.parts, portraits: mark.oneColor.portraits } : {}),
 });
 

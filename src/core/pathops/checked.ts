@@ -1,5 +1,6 @@
 import { areApart, boundsOf, contoursOf, type Join, type PathAlgebra, type Region } from '../geometry';
 import {
+  areaByNesting,
   areaOfRegion,
   bandByDefinition,
   bandFlattened,
@@ -22,8 +23,13 @@ const NUDGES = [1, 1 + 2e-4, 1 - 2e-4, 1 + 4e-4];
 const MOST_VERBS = 12_000;
 
 const verbsOf = (regions: readonly Region[]): number => regions.reduce((sum, { path }) => sum + path.verbs.length, 0);
-const alike = (made: Region, checked: Region, fine?: number): boolean =>
-  Math.abs(areaOfRegion(made, fine) - areaOfRegion(checked, fine)) <= ALIKE * areaOfRegion(checked, fine);
+/** Whether an area is as large as the checked one: by what costs little, where that is enough to say so. */
+const alike = (made: Region, checked: Region, fine?: number): boolean => {
+  const wanted = areaOfRegion(checked, fine);
+  const isThat = (area: number): boolean => Math.abs(area - wanted) <= ALIKE * wanted;
+  const quick = areaByNesting(made, fine);
+  return (quick !== undefined && isThat(quick)) || isThat(areaOfRegion(made, fine));
+};
 const isClosed = ({ path }: Region): boolean => contoursOf(path).every(({ verbs }) => verbs.endsWith('Z'));
 
 /**
@@ -38,6 +44,7 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       const made = fast.combine(how, one, other);
       if (verbsOf([one, other]) > MOST_VERBS || areApart(boundsOf(one.path), boundsOf(other.path))) return made;
       const checked = combineFlattened(how, one, other);
+      if (alike(made, checked)) return made;
       const whole = areaOfRegion(one) + areaOfRegion(other);
       if (Math.abs(areaOfRegion(made) - areaOfRegion(checked)) <= ALIKE * whole) return made;
       // Of many thin pieces, chords lose as much as libraries may differ by: looked at again more finely, before the polygons are taken.
@@ -47,12 +54,14 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
     weld: (regions) => {
       const made = fast.weld(regions);
       if (verbsOf(regions) > MOST_VERBS) return made;
-      // What is welded covers at least the largest and at most all of what went in; the exact area is only looked for where it could be less.
+      const [first] = regions;
+      if (regions.length < 2) return !first || alike(made, first) ? made : weldFlattened(regions);
+      const checked = weldFlattened(regions);
+      if (alike(made, checked)) return made;
+      // What is welded covers at least the largest and at most all of what went in.
       const parts = regions.map((region) => areaOfRegion(region));
       const [most, all, is] = [Math.max(0, ...parts), parts.reduce((sum, area) => sum + area, 0), areaOfRegion(made)];
-      if (regions.length < 2 && Math.abs(is - all) <= ALIKE * all) return made;
-      if (is < most * (1 - ALIKE) || is > all * (1 + ALIKE) || regions.length < 2) return weldFlattened(regions);
-      if (alike(made, weldFlattened(regions))) return made;
+      if (is < most * (1 - ALIKE) || is > all * (1 + ALIKE)) return checked;
       const finely = weldFlattened(regions, FINELY);
       return alike(made, finely, FINELY) ? made : finely;
     },

@@ -1,17 +1,33 @@
 import {
+  areaD,
   areaPathsD,
   differenceD,
   EndType,
   FillRule as ClipperRule,
+  getBoundsD,
   inflatePathsD,
   intersectD,
   JoinType,
+  PointInPolygonResult,
+  pointInPolygonD,
   simplifyPathsD,
   unionD,
   xorD,
   type PathsD,
 } from 'clipper2-ts';
-import { boundsOf, flatten, heightOf, PathPen, widthOf, type Combining, type Join, type Region } from '../geometry';
+import {
+  boundsOf,
+  flatten,
+  heightOf,
+  PathPen,
+  widthOf,
+  type Combining,
+  type Join,
+  type Point,
+  type Polygon,
+  type Region,
+} from '../geometry';
+import { islandsOf } from './islands';
 import { strokeByDefinition } from './stroke-by-definition';
 import { LINE_PX } from '../numeric/tolerances';
 
@@ -49,18 +65,22 @@ function grainFor(regions: readonly Region[], fine: number): Grain {
 const KEPT = 64;
 const cleaned = new Map<Region['path'], Map<string, PathsD>>();
 
-/** A region on its own, as clean polygons filled by the nonzero rule. */
+type Run = (typeof RUN)[Combining];
+/** A combination done island by island. */
+const byIslands = (run: Run, subject: PathsD, clip: PathsD, rule: ClipperRule, precision: number): PathsD =>
+  islandsOf(subject, clip).flatMap((island) => run(island.subject, island.clip, rule, precision));
+
+const polygonsOf = (region: Region, fine: number): PathsD =>
+  flatten(region.path, fine).map((polygon) => polygon.map(({ x, y }) => ({ x, y })));
+const ruleOf = ({ rule }: Region): ClipperRule => (rule === 'evenodd' ? ClipperRule.EvenOdd : ClipperRule.NonZero);
+
+/** A region on its own, as clean polygons: filled by either rule they are the same. */
 function clean(region: Region, { fine, precision }: Grain): PathsD {
   const key = `${region.rule} ${fine} ${precision}`;
   const known = cleaned.get(region.path) ?? new Map<string, PathsD>();
   const kept = known.get(key);
   if (kept) return kept;
-  const polygons = unionD(
-    flatten(region.path, fine).map((polygon) => polygon.map(({ x, y }) => ({ x, y }))),
-    [],
-    region.rule === 'evenodd' ? ClipperRule.EvenOdd : ClipperRule.NonZero,
-    precision,
-  );
+  const polygons = byIslands(unionD, polygonsOf(region, fine), [], ruleOf(region), precision);
   known.set(key, polygons);
   const oldest = cleaned.keys().next();
   if (!cleaned.has(region.path) && cleaned.size >= KEPT && !oldest.done) cleaned.delete(oldest.value);
@@ -93,14 +113,16 @@ function regionOf(polygons: PathsD, fine?: number): Region {
  */
 export function combineFlattened(how: Combining, one: Region, other: Region, fine = FINE): Region {
   const grain = grainFor([one, other], fine);
-  return regionOf(RUN[how](clean(one, grain), clean(other, grain), ClipperRule.NonZero, grain.precision), fine);
+  // The library fills both by one rule: only where they differ is one of them cleaned first.
+  const [subject, clip] = [one.rule === other.rule ? polygonsOf(one, grain.fine) : clean(one, grain), polygonsOf(other, grain.fine)];
+  return regionOf(byIslands(RUN[how], subject, clip, ruleOf(other), grain.precision), fine);
 }
 
 /** Everything that any of the areas covers, as fine polygons, in one step: cleaned areas wind once around their ink, and any number of times is ink. */
 export function weldFlattened(regions: readonly Region[], fine = FINE): Region {
   const grain = grainFor(regions, fine);
   const polygons = regions.flatMap((region) => clean(region, grain));
-  return regionOf(unionD(polygons, [], ClipperRule.NonZero, grain.precision), fine);
+  return regionOf(byIslands(unionD, polygons, [], ClipperRule.NonZero, grain.precision), fine);
 }
 
 const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }: Grain): PathsD =>
@@ -132,6 +154,35 @@ export function growByDefinition(region: Region, by: number, join: Join, fine = 
   const band = bandByDefinition(region, 2 * Math.abs(by), join, fine);
   return combineFlattened(by < 0 ? 'subtract' : 'unite', region, band, fine);
 }
+
+/**
+ * How much a region covers where none of its contours crosses another: each counts once more or less by how many lie around it. Quick, and
+ * wrong where they cross, so that it may say that areas are alike, never that they are not. Nothing where that cannot be known so.
+ * @param fine largest distance between a curve and its chords
+ */
+export function areaByNesting({ path, rule }: Region, fine = FINE): number | undefined {
+  if (rule !== 'evenodd') return undefined;
+  const contours = flatten(path, fine)
+    .flatMap((points) => {
+      const [first] = points;
+      const area = Math.abs(areaD([...points]));
+      return first && area > 0 ? [{ points, first, area, box: getBoundsD([...points]) }] : [];
+    })
+    .sort((a, b) => b.area - a.area);
+  if (contours.length > MOST_NESTED) return undefined;
+  let sum = 0;
+  contours.forEach(({ first: { x, y }, area }, place) => {
+    let isInk = true;
+    for (const { points, box } of contours.slice(0, place))
+      if (x >= box.left && x <= box.right && y >= box.top && y <= box.bottom && isInside({ x, y }, points)) isInk = !isInk;
+    sum += isInk ? area : -area;
+  });
+  return sum;
+}
+const isInside = (point: Point, contour: Polygon): boolean =>
+  pointInPolygonD(point, [...contour], MOST_PRECISION) === PointInPolygonResult.IsInside;
+/** More contours than this take longer to compare than to clean. */
+const MOST_NESTED = 1500;
 
 /** How much a region covers, in square units, by the polygon library; up to two thirds of `fine` along all its edges too little. */
 export function areaOfRegion(region: Region, fine = FINE): number {

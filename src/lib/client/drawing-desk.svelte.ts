@@ -184,11 +184,19 @@ export class DrawingDesk {
   async #draw(order: DeskOrder, isNewest: () => boolean): Promise<void> {
     const { palette } = order;
     const recipes = new Map([...order.recipes, ...(order.beside ?? [])]);
-    const told = this.#front.news(palette, recipes);
     const { draughtsman } = this.#front;
-    this.stage = withNews(await draughtsman.picture(order.markId, 'full', 'stage-', told), this.stage?.groups ?? []);
-    this.onstage?.();
+    const drawn = async (quick: boolean) => {
+      const told = this.#front.news(palette, recipes);
+      this.stage = withNews(await draughtsman.picture(order.markId, 'full', 'stage-', told, quick), this.stage?.groups ?? []);
+      this.onstage?.();
+    };
+    await drawn(true);
     if (!isNewest() || !(await this.#rested(isNewest))) return;
+    // What takes long is drawn whole as soon as the hand rests, and before anything beside it.
+    if (this.stage?.rough) {
+      await drawn(false);
+      if (!isNewest()) return;
+    }
     this.rests++;
     void this.#lookAround({ markId: order.markId, worn: order.worn ?? 'full', palette, recipes });
   }

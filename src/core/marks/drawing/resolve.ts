@@ -36,6 +36,7 @@ import { DAYLIGHT, lightForCopy, lightIn, type Light } from '../treating/light';
 import { isKnownTreatment, treatmentRow, type Treatment } from '../treating/registry';
 import { wearing } from '../treating/brand-looks';
 import { treat } from '../treating/treat';
+import type { TreatContext } from '../treating/treatment';
 import { outlineThickness } from '../weights/outline-thickness';
 import { followedBy, strokesOf, tracedBy } from '../following/references';
 import { takersOf } from '../following/takers';
@@ -71,6 +72,8 @@ export interface ResolvedMark {
   readonly ink: Bounds | undefined;
   /** What the designer should know about the treatments of the whole mark. */
   readonly notices?: readonly Problem[];
+  /** Whether some of it is only a quick picture of what it will be. */
+  readonly rough?: true;
 }
 
 /** What to resolve: a recipe, the recipes it may follow, and how it is dressed. */
@@ -80,6 +83,8 @@ export interface MarkView {
   readonly dress: Dress;
   /** Whether pictures that are only to look at are drawn too: on the table, nowhere else. */
   readonly references?: boolean;
+  /** Whether a quick picture is enough, where the whole one takes long and is not remembered: while a hand moves. */
+  readonly quick?: boolean;
 }
 
 /** Turns recipes into drawings and remembers every part's picture by content, so that one edit recomputes one branch: the part, and what follows it. */
@@ -104,7 +109,10 @@ interface Drawn {
   readonly balance: Point | undefined;
   readonly transform: Affine;
   readonly ink: Bounds | undefined;
+  /** Whether some of it is only a quick picture. */
+  readonly rough: boolean;
 }
+type Body = Pick<Drawn, 'serial' | 'picture' | 'balance' | 'rough'>;
 
 const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
 
@@ -139,11 +147,11 @@ const CIRCLE: Problem = {
 };
 
 export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
-  const pictures = new Remembered<Pick<Drawn, 'serial' | 'picture' | 'balance'>>(PICTURES_KEPT);
+  const pictures = new Remembered<Body>(PICTURES_KEPT);
   const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
   const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
   const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
-  const treatedPictures = new Remembered<Pick<Drawn, 'serial' | 'picture'>>(PICTURES_KEPT);
+  const treatedPictures = new Remembered<Omit<Body, 'balance'>>(PICTURES_KEPT);
   let serials = 0;
 
   /** The box of a picture's body, or of all that is seen of it, where it stands; measured once for every place. */
@@ -174,30 +182,45 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     return nodes;
   };
 
-  const pictureOf = (part: KnownPart, key: string, context: DrawContext) => {
-    const kept = pictures.get(key);
+  /** Of pictures that are kept, the whole one; where that is not there and a quick one is enough, that. */
+  const keptIn = <T>(among: Remembered<T>, key: string, quick: boolean): T | undefined =>
+    among.get(key) ?? (quick ? among.get(quickKey(key)) : undefined);
+  const quickKey = (key: string): string => `${key} quick`;
+
+  const pictureOf = (part: KnownPart, key: string, context: DrawContext, quick: boolean): Body => {
+    const kept = keptIn(pictures, key, quick);
     if (kept) return kept;
-    const picture = drawPart(part, context);
-    const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes) };
-    if (!drawn.picture.notices.some(({ code }) => STILL_COMING.has(code))) pictures.put(key, drawn);
+    let rough = false;
+    const picture = drawPart(part, {
+      ...context,
+      treated: (...what) => {
+        const made = context.treated(...what);
+        rough ||= made.rough;
+        return made;
+      },
+    });
+    const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes), rough };
+    if (!drawn.picture.notices.some(({ code }) => STILL_COMING.has(code))) pictures.put(rough ? quickKey(key) : key, drawn);
     return drawn;
   };
 
   /** A picture with what is done to it. */
-  const withTreatments = (part: KnownPart, before: Pick<Drawn, 'serial' | 'picture'>, light: Light): Pick<Drawn, 'serial' | 'picture'> => {
+  const withTreatments = (part: KnownPart, before: Body, tools: TreatContext): Omit<Body, 'balance'> => {
     const { treatments = [] } = part;
     if (treatments.length === 0) return before;
-    const key = `${before.serial} ${JSON.stringify(treatments)}${looksAtLight(treatments) ? JSON.stringify(light) : ''}`;
-    const kept = treatedPictures.get(key);
+    const key = `${before.serial} ${JSON.stringify(treatments)}${looksAtLight(treatments) ? JSON.stringify(tools.light) : ''}`;
+    const kept = keptIn(treatedPictures, key, tools.isKept !== undefined);
     if (kept) return kept;
-    const { nodes, notices } = treat(before.picture.nodes, treatments, String(before.serial), { paths, light, remember });
-    const made = { serial: ++serials, picture: { ...before.picture, nodes, notices: [...before.picture.notices, ...notices] } };
-    treatedPictures.put(key, made);
+    const { nodes, notices, rough } = treat(before.picture.nodes, treatments, String(before.serial), tools);
+    const picture = { ...before.picture, nodes, notices: [...before.picture.notices, ...notices] };
+    const made = { serial: ++serials, picture, rough: before.rough || rough };
+    treatedPictures.put(rough ? quickKey(key) : key, made);
     return made;
   };
 
-  const resolve = ({ recipe: stored, sources: known, dress, references = false }: MarkView): ResolvedMark => {
+  const resolve = ({ recipe: stored, sources: known, dress, references = false, quick = false }: MarkView): ResolvedMark => {
     const tools = { fonts, paths, remember };
+    const isKept = quick ? (key: string) => pieces.get(key) !== undefined : undefined;
     const recipe = brought(stored, known, tools);
     const sources: Sources = freshened(known, (each) => brought(each, known, tools));
     const followed = derive(recipe, sources);
@@ -320,17 +343,17 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       };
       const context: DrawContext = {
         ...{ fonts, paths, remember, members, membersAt },
-        treated: (nodes, treatments, named) => treat(nodes, treatments, named, { paths, light, remember }),
+        treated: (nodes, treatments, named) => treat(nodes, treatments, named, { paths, light, remember, isKept }),
         sibling: (id) => siblings.get(id),
         traced: (id) => looked.get(id),
       };
-      const body = pictureOf(part, key, context);
+      const body = pictureOf(part, key, context, quick);
       const { balance } = body;
-      const { serial, picture } = withTreatments(part, body, light);
+      const { serial, picture, rough } = withTreatments(part, body, { paths, light, remember, isKept });
       underWay.delete(part.id);
       const { x, y } = picture.origin ?? { x: 0, y: 0 };
       const transform = placing({ ...part.place, x: part.place.x + x * scale, y: part.place.y + y * scale });
-      const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform) };
+      const own = { serial, picture, balance, transform, ink: placedInk(serial, picture, transform), rough };
       drawn.set(name, own);
       return own;
     };
@@ -433,8 +456,10 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
     });
     const { canvas } = recipe.whole ?? {};
     const seen = (found: readonly Group[]): Drawing => ({ groups: [...groundOf(canvas, dress), ...carved(found, paths, remember)] });
-    if (!treatsWhole) return { drawing: seen(groups), parts, ink: canvas ? canvasBox(canvas) : ink, notices: [] };
-    const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { paths, light: sun, remember });
+    const rough = [...drawn.values()].some((each) => each.rough);
+    if (!treatsWhole)
+      return { drawing: seen(groups), parts, ink: canvas ? canvasBox(canvas) : ink, notices: [], ...(rough ? { rough } : {}) };
+    const treated = treat(whole, derived.recipe.whole?.treatments ?? [], wholeKey, { paths, light: sun, remember, isKept });
     const all = inColors(treated.nodes, dress, paths).flatMap((node) =>
       node.kind === 'group' && node.id === '' ? asGroups(node) : [node as Group],
     );
@@ -443,6 +468,7 @@ export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
       parts,
       ink: canvas ? canvasBox(canvas) : inkOf(treated.nodes, IDENTITY, true),
       notices: treated.notices,
+      ...(rough || treated.rough ? { rough: true } : {}),
     };
   };
   return { resolve };

@@ -1,6 +1,6 @@
 import { levelsOf, type Level } from '../../fields';
-import type { CellGrid } from '../../geometry';
-import type { PaintedFill } from '../drawing/painted';
+import { IDENTITY, type CellGrid, type PathAlgebra, type Region } from '../../geometry';
+import type { PaintedFill, PaintedNode } from '../drawing/painted';
 import type { Paint } from '../drawing/paint';
 import { painted } from './layers';
 
@@ -11,27 +11,51 @@ export const sigmaOf = (softPx: number): number => softPx / 2;
  * A tone is made of so many areas: one step is about two hundredths, which no eye sees; fewer where each is cut by an edge.
  * More would be worse: renderers round each of them to 8 bits.
  */
-const STEPS = { free: { most: 40, each: 48, least: 8 }, cut: { most: 12, each: 20, least: 6 } } as const;
+const STEPS = {
+  free: { most: 40, each: 48, least: 8 },
+  cut: { most: 12, each: 20, least: 6 },
+  quick: { most: 6, each: 10, least: 4 },
+} as const;
 const levelCount = (opacityPercent: number, how: keyof typeof STEPS): number => {
   const { most, each, least } = STEPS[how];
   return Math.min(most, Math.max(least, Math.round((opacityPercent / 100) * each)));
 };
+/** How many times as wide the cells of a tone are where a quick picture is enough. */
+export const QUICK_CELLS = 2;
 
-/** A soft tone in one paint. @param change is done to each area of it */
-export const softFills = (
+/** What a tone stays within, and whether a quick picture of it is enough. */
+export interface Within {
+  readonly area: Region;
+  readonly paths: PathAlgebra;
+  readonly quick: boolean;
+}
+
+/** A soft tone in one paint, with nothing of it outside of an area: cut by its outline; seen through it where that is quicker and enough. */
+export function softWithin(
   values: Float32Array,
   grid: CellGrid,
   paint: Paint,
   opacityPercent: number,
-  change: (level: Level) => Level = (level) => level,
-): readonly PaintedFill[] =>
-  levelsOf(values, grid, levelCount(opacityPercent, 'cut'), opacityPercent / 100).flatMap((level) => {
-    const { region, opacity } = change(level);
-    return painted(region, paint, opacity);
-  });
+  { area, paths, quick }: Within,
+): readonly PaintedNode[] {
+  if (!quick)
+    return levelsOf(values, grid, levelCount(opacityPercent, 'cut'), opacityPercent / 100).flatMap(({ region, opacity }) =>
+      painted(paths.combine('intersect', region, area), paint, opacity),
+    );
+  const children = softPaint(values, grid, paint, opacityPercent, 'quick');
+  return children.length === 0
+    ? []
+    : [{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal', clip: { path: area.path, rule: area.rule }, children }];
+}
 
-/** A soft tone that nothing cuts: in steps that no eye sees. */
-export const softPaint = (values: Float32Array, grid: CellGrid, paint: Paint, opacityPercent: number): readonly PaintedFill[] =>
-  levelsOf(values, grid, levelCount(opacityPercent, 'free'), opacityPercent / 100).flatMap(({ region, opacity }) =>
-    painted(region, paint, opacity),
-  );
+const fillsOf = (levels: readonly Level[], paint: Paint): readonly PaintedFill[] =>
+  levels.flatMap(({ region, opacity }) => painted(region, paint, opacity));
+
+/** A soft tone in one paint: where nothing cuts it in steps that no eye sees, else in fewer. */
+export const softPaint = (
+  values: Float32Array,
+  grid: CellGrid,
+  paint: Paint,
+  opacityPercent: number,
+  how: keyof typeof STEPS = 'free',
+): readonly PaintedFill[] => fillsOf(levelsOf(values, grid, levelCount(opacityPercent, how), opacityPercent / 100), paint);

@@ -10,6 +10,8 @@ export interface TreatedPicture {
   /** The picture as it was, where nothing is done to it; else one group that holds what is seen and the body that others see. */
   readonly nodes: readonly PaintedNode[];
   readonly notices: readonly Problem[];
+  /** Whether some of it is only a quick picture of what it will be. */
+  readonly rough: boolean;
 }
 
 /** Nodes that a treatment added, marked with what becomes of them where there is one color. */
@@ -29,7 +31,8 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
   const notices: Problem[] = [];
   if (treatments.some((treatment) => !isKnownTreatment(treatment))) notices.push(notUnderstoodTreatment);
   const known = shown.filter(isKnownTreatment);
-  if (known.length === 0) return { nodes, notices };
+  if (known.length === 0) return { nodes, notices, rough: false };
+  let rough = false;
   let layers: Layers = layersOf(nodes);
   let grown = `treated ${key}`;
   for (const treatment of known) {
@@ -37,7 +40,14 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
     const row = treatmentRow(treatment.kind);
     grown += ` ${JSON.stringify(numbers)}${row.lit ? JSON.stringify(context.light) : ''}`;
     const before = layers;
-    const made = context.remember(grown, () => oneColored(treatment, before, row.treat(treatment, before, context)));
+    const { quick } = row;
+    const hurried = quick !== undefined && context.isKept?.(grown) === false;
+    if (hurried) {
+      grown += ' quick';
+      rough = true;
+    }
+    const done = hurried ? quick : row.treat;
+    const made = context.remember(grown, () => oneColored(treatment, before, done(treatment, before, context)));
     notices.push(...(made.notices ?? []));
     layers = made;
   }
@@ -52,7 +62,7 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
     body: nodes,
     children: allOf(layers),
   };
-  return { nodes: [group], notices };
+  return { nodes: [group], notices, rough };
 }
 
 /** What a treatment leaves, with all that it added marked for one color. */

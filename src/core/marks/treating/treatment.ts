@@ -41,6 +41,8 @@ export interface TreatContext {
   readonly light: Light;
   /** Costly pieces, kept by a key that says all that they depend on. */
   readonly remember: <T>(key: string, make: () => T) => T;
+  /** Where a quick picture is enough: whether a piece is kept already, so that the whole one costs nothing. */
+  readonly isKept?: ((key: string) => boolean) | undefined;
 }
 
 /** What a treatment leaves. */
@@ -100,4 +102,6 @@ export interface TreatmentKind<S extends z.ZodType> {
   /** Whether it looks at the light of the mark. */
   readonly lit?: true;
   readonly treat: (treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated;
+  /** The same more coarsely, where that takes long: what is shown while a hand moves, and as small trials; no file holds it. */
+  readonly quick?: (treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated;
 }

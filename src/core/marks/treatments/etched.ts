@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { etchedLines } from '../../engraving';
-import { invert, mapPath, shrunk, type Region } from '../../geometry';
+import { etchedLines, quickRim } from '../../engraving';
+import { invert, mapPath, shrunk, type Path, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { plainly, type PaintedNode } from '../drawing/painted';
 import { mapLeaves } from '../treating/layers';
-import { angleDeg, lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { angleDeg, lengthPx, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
 
 export const etchedSchema = z.strictObject({
   ...treatmentBase,
@@ -63,28 +63,50 @@ export const etched: TreatmentKind<typeof etchedSchema> = {
   handles: [{ type: 'turn', angle: 'angleDeg' }],
   inOneColor: 'kept',
   lit: true,
-  treat: (etching, layers, { paths, light }) => ({
-    ...layers,
-    face: mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
-      const back = invert(map);
-      if (!back || leaf.kind === 'picture' || leaf.path.verbs === '') return [leaf];
-      const area: Region = paths.weld([{ path: mapPath(leaf.path, map), rule: leaf.rule }]);
-      const lines = etchedLines(area, {
-        pitch: etching.pitchPx,
-        angleDeg: etching.angleDeg,
-        bend: etching.bendPercent / 100,
-        relief: etching.depthPercent / 100,
-        tone: etching.tonePercent / 100,
-        crossed: etching.crossed,
-        thinnest: etching.thinnestPx,
-        rim: etching.rimPx,
-        light,
-      });
-      const rim = paths.combine('subtract', area, shrunk(area, etching.rimPx, paths));
-      const inked = [rim, lines].flatMap(({ path, rule }): readonly PaintedNode[] =>
-        path.verbs === '' ? [] : [{ ...leaf, path: mapPath(path, back), rule }],
-      );
-      return etching.ground ? [plainly(leaf, etching.paint), ...inked] : inked;
-    }),
-  }),
+  treat: (etching, layers, context) => engraved(etching, layers, context, false),
+  quick: (etching, layers, context) => engraved(etching, layers, context, true),
 };
+
+type Etching = z.infer<typeof etchedSchema>;
+
+const engraved = (etching: Etching, layers: Layers, { paths, light }: TreatContext, quick: boolean): Layers => ({
+  ...layers,
+  face: mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
+    const back = invert(map);
+    if (!back || leaf.kind === 'picture' || leaf.path.verbs === '') return [leaf];
+    const place = `${leaf.rule} ${Object.values(map).join()}`;
+    const area = onceOf(leaf.path, place, () => paths.weld([{ path: mapPath(leaf.path, map), rule: leaf.rule }]));
+    const engraving = {
+      pitch: etching.pitchPx,
+      angleDeg: etching.angleDeg,
+      bend: etching.bendPercent / 100,
+      relief: etching.depthPercent / 100,
+      tone: etching.tonePercent / 100,
+      crossed: etching.crossed,
+      thinnest: etching.thinnestPx,
+      rim: etching.rimPx,
+      ...{ light, quick },
+    };
+    const lines = etchedLines(area, engraving);
+    const rim = quick
+      ? quickRim(area, engraving)
+      : onceOf(area.path, `rim ${etching.rimPx}`, () => paths.combine('subtract', area, shrunk(area, etching.rimPx, paths)));
+    const inked = [rim, lines].flatMap(({ path, rule }): readonly PaintedNode[] =>
+      path.verbs === '' ? [] : [{ ...leaf, path: mapPath(path, back), rule }],
+    );
+    return etching.ground ? [plainly(leaf, etching.paint), ...inked] : inked;
+  }),
+});
+
+const KEPT = 8;
+const pieces = new WeakMap<Path, Map<string, Region>>();
+/** What is made of an outline and does not change while its lines are turned: made once. */
+function onceOf(path: Path, key: string, make: () => Region): Region {
+  const known = pieces.get(path) ?? new Map<string, Region>();
+  pieces.set(path, known);
+  const piece = known.get(key) ?? make();
+  // A hand that pulls at the rim makes many.
+  if (known.size >= KEPT) known.clear();
+  known.set(key, piece);
+  return piece;
+}

@@ -3,8 +3,8 @@ import { between, coverageOf, gaussian, softCoverage, softGrid } from '../../fie
 import { boundsOf } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { faceArea } from '../treating/layers';
-import { sigmaOf, softFills } from '../treating/soft';
-import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { QUICK_CELLS, sigmaOf, softWithin } from '../treating/soft';
+import { angleDeg, lengthPx, percent, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
 
 export const innerShadowSchema = z.strictObject({
   ...treatmentBase,
@@ -32,25 +32,25 @@ export const innerShadow: TreatmentKind<typeof innerShadowSchema> = {
   ],
   handles: [{ type: 'throw', angle: 'angleDeg', length: 'distancePx' }],
   inOneColor: 'dropped',
-  treat: (shadow, layers, { paths }) => {
-    const area = faceArea(layers, paths);
-    const box = boundsOf(area.path);
-    if (!box) return layers;
-    const sigma = sigmaOf(shadow.softPx);
-    const grid = softGrid(box, sigma);
-    const covered = coverageOf(area, grid);
-    const soft = softCoverage(area, grid, sigma);
-    const turn = (shadow.angleDeg * Math.PI) / 180;
-    const [dx, dy] = [(shadow.distancePx * Math.cos(turn)) / grid.cell, (shadow.distancePx * Math.sin(turn)) / grid.cell];
-    // What is not the picture, softened and moved; a cell beyond the edge it ends, so that it is cut by the true edge.
-    const near = gaussian(covered, grid.columns, grid.rows, 1);
-    const tone = Float32Array.from(soft, (_, cell) =>
-      (near[cell] as number) < 0.02 ? 0 : 1 - between(soft, grid, (cell % grid.columns) - dx, Math.floor(cell / grid.columns) - dy),
-    );
-    const inside = softFills(tone, grid, shadow.paint, shadow.opacityPercent, ({ region, opacity }) => ({
-      region: paths.combine('intersect', region, area),
-      opacity,
-    }));
-    return { ...layers, front: [...layers.front, ...inside] };
-  },
+  treat: (shadow, layers, context) => sunk(shadow, layers, context, false),
+  quick: (shadow, layers, context) => sunk(shadow, layers, context, true),
 };
+
+function sunk(shadow: z.infer<typeof innerShadowSchema>, layers: Layers, { paths }: TreatContext, quick: boolean): Layers {
+  const area = faceArea(layers, paths);
+  const box = boundsOf(area.path);
+  if (!box) return layers;
+  const sigma = sigmaOf(shadow.softPx);
+  const grid = softGrid(box, sigma, quick ? QUICK_CELLS : 1);
+  const covered = coverageOf(area, grid);
+  const soft = softCoverage(area, grid, sigma);
+  const turn = (shadow.angleDeg * Math.PI) / 180;
+  const [dx, dy] = [(shadow.distancePx * Math.cos(turn)) / grid.cell, (shadow.distancePx * Math.sin(turn)) / grid.cell];
+  // What is not the picture, softened and moved; a cell beyond the edge it ends, so that it is cut by the true edge.
+  const near = gaussian(covered, grid.columns, grid.rows, 1);
+  const tone = Float32Array.from(soft, (_, cell) =>
+    (near[cell] as number) < 0.02 ? 0 : 1 - between(soft, grid, (cell % grid.columns) - dx, Math.floor(cell / grid.columns) - dy),
+  );
+  const inside = softWithin(tone, grid, shadow.paint, shadow.opacityPercent, { area, paths, quick });
+  return { ...layers, front: [...layers.front, ...inside] };
+}

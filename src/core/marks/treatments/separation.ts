@@ -3,7 +3,7 @@ import { softCoverage, softGrid } from '../../fields';
 import { boundsOf, mapPath, translation } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { silhouette } from '../treating/layers';
-import { sigmaOf, softFills } from '../treating/soft';
+import { sigmaOf, softPaint } from '../treating/soft';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const separationSchema = z.strictObject({
@@ -47,6 +47,6 @@ export const separation: TreatmentKind<typeof separationSchema> = {
     const grid = softGrid({ left: box.left - reach, top: box.top - reach, right: box.right + reach, bottom: box.bottom + reach }, sigma);
     // Beside a straight edge half of it is left: from there it runs out.
     const tone = softCoverage(area, grid, sigma).map((share) => Math.min(1, 2 * share));
-    return { ...layers, shades: [...(layers.shades ?? []), ...softFills(tone, grid, shade.paint, shade.opacityPercent)] };
+    return { ...layers, shades: [...(layers.shades ?? []), ...softPaint(tone, grid, shade.paint, shade.opacityPercent, 'cut')] };
   },
 };

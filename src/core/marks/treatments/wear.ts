@@ -5,7 +5,16 @@ import { paintSchema } from '../drawing/paint';
 import { boundsOf, grow, IDENTITY, joinPaths, PathPen, unite, type Bounds, type Path } from '../../geometry';
 import type { PaintedGroup } from '../drawing/painted';
 import { cutAway, outlinesOf, painted, silhouette } from '../treating/layers';
-import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import {
+  angleDeg,
+  lengthPx,
+  percent,
+  treatmentBase,
+  type Layers,
+  type TreatContext,
+  type Treated,
+  type TreatmentKind,
+} from '../treating/treatment';
 
 /** So many outlines are cut one by one. */
 const MOST_CUT = 24;
@@ -96,44 +105,48 @@ export const wear: TreatmentKind<typeof wearSchema> = {
   ],
   seenInOwnColor: true,
   inOneColor: 'kept',
-  treat: (wear, layers, { paths }) => {
-    const texture = textureOn(wear);
-    if (!texture) return { ...layers, notices: [NO_TEXTURE] };
-    const area = silhouette(layers, paths);
-    const worn = wornRegion(area, {
-      texture,
-      amount: wear.amountPercent / 100,
-      grain: wear.grainPx,
-      turnDeg: wear.angleDeg,
-      seed: wear.seed,
-      keep: wear.keepPx,
-    });
-    if (worn.path.verbs === '') return layers;
-    if (wear.how !== 'erase') {
-      const tone = painted(paths.combine('intersect', worn, area), wear.paint, wear.opacityPercent / 100);
-      const blended: PaintedGroup | undefined =
-        wear.how === 'tone' ? undefined : { kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: wear.how, children: tone };
-      return { ...layers, front: [...layers.front, ...(blended ? [blended] : tone)] };
-    }
-    // A few outlines are cut themselves; many are seen through one that is open where nothing is worn: the same picture, and far quicker.
-    const few = outlinesOf(layers).length <= MOST_CUT;
-    const box = boundsOf(worn.path);
-    const whole = boundsOf(area.path);
-    const both = box && whole ? unite(box, whole) : undefined;
-    const all = both && grow(both, 10 + wear.grainPx);
-    const open = all && joinPaths([boxPath(all), worn.path]);
-    const cut = (nodes: typeof layers.face): typeof layers.face =>
-      few || !open
-        ? cutAway(nodes, worn, paths)
-        : nodes.length === 0
-          ? nodes
-          : [
-              {
-                ...{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal' },
-                clip: { path: open, rule: 'evenodd' },
-                children: nodes,
-              },
-            ];
-    return { ...layers, behind: cut(layers.behind), face: cut(layers.face), front: cut(layers.front) };
-  },
+  treat: (wear, layers, context) => worn(wear, layers, context, false),
+  quick: (wear, layers, context) => worn(wear, layers, context, true),
 };
+
+function worn(wear: z.infer<typeof wearSchema>, layers: Layers, { paths }: TreatContext, quick: boolean): Treated {
+  const texture = textureOn(wear);
+  if (!texture) return { ...layers, notices: [NO_TEXTURE] };
+  const area = silhouette(layers, paths);
+  const off = wornRegion(area, {
+    texture,
+    amount: wear.amountPercent / 100,
+    grain: wear.grainPx,
+    turnDeg: wear.angleDeg,
+    seed: wear.seed,
+    keep: wear.keepPx,
+    quick,
+  });
+  if (off.path.verbs === '') return layers;
+  if (wear.how !== 'erase') {
+    const tone = painted(paths.combine('intersect', off, area), wear.paint, wear.opacityPercent / 100);
+    const blended: PaintedGroup | undefined =
+      wear.how === 'tone' ? undefined : { kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: wear.how, children: tone };
+    return { ...layers, front: [...layers.front, ...(blended ? [blended] : tone)] };
+  }
+  // A few outlines are cut themselves; many are seen through one that is open where nothing is worn: the same picture, and far quicker.
+  const few = !quick && outlinesOf(layers).length <= MOST_CUT;
+  const box = boundsOf(off.path);
+  const whole = boundsOf(area.path);
+  const both = box && whole ? unite(box, whole) : undefined;
+  const all = both && grow(both, 10 + wear.grainPx);
+  const open = all && joinPaths([boxPath(all), off.path]);
+  const cut = (nodes: typeof layers.face): typeof layers.face =>
+    few || !open
+      ? cutAway(nodes, off, paths)
+      : nodes.length === 0
+        ? nodes
+        : [
+            {
+              ...{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal' },
+              clip: { path: open, rule: 'evenodd' },
+              children: nodes,
+            },
+          ];
+  return { ...layers, behind: cut(layers.behind), face: cut(layers.face), front: cut(layers.front) };
+}

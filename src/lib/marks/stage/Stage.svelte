@@ -172,6 +172,7 @@
     bind:this={hands.surface}
     role="application"
     aria-label="Stage{spoken}"
+    aria-busy={table.desk.stage?.rough}
     tabindex="0"
     onpointerdowncapture={(event) => {
       press.down(event);
