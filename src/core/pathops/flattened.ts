@@ -4,30 +4,16 @@ import {
   differenceD,
   EndType,
   FillRule as ClipperRule,
-  getBoundsD,
   inflatePathsD,
   intersectD,
   JoinType,
-  PointInPolygonResult,
-  pointInPolygonD,
   simplifyPathsD,
   unionD,
   xorD,
   type PathsD,
 } from 'clipper2-ts';
-import {
-  boundsOf,
-  flatten,
-  heightOf,
-  PathPen,
-  widthOf,
-  type Combining,
-  type Join,
-  type Point,
-  type Polygon,
-  type Region,
-} from '../geometry';
-import { islandsOf } from './islands';
+import { boundsOf, depthsOf, flatten, heightOf, PathPen, widthOf, type Combining, type Join, type Region } from '../geometry';
+import { clustersOf } from './clusters';
 import { strokeByDefinition } from './stroke-by-definition';
 import { LINE_PX } from '../numeric/tolerances';
 
@@ -66,9 +52,9 @@ const KEPT = 64;
 const cleaned = new Map<Region['path'], Map<string, PathsD>>();
 
 type Run = (typeof RUN)[Combining];
-/** A combination done island by island. */
-const byIslands = (run: Run, subject: PathsD, clip: PathsD, rule: ClipperRule, precision: number): PathsD =>
-  islandsOf(subject, clip).flatMap((island) => run(island.subject, island.clip, rule, precision));
+/** A combination done cluster by cluster. */
+const byClusters = (run: Run, subject: PathsD, clip: PathsD, rule: ClipperRule, precision: number): PathsD =>
+  clustersOf(subject, clip).flatMap(({ subject: one, clip: other }) => run(one, other, rule, precision));
 
 const polygonsOf = (region: Region, fine: number): PathsD =>
   flatten(region.path, fine).map((polygon) => polygon.map(({ x, y }) => ({ x, y })));
@@ -80,7 +66,7 @@ function clean(region: Region, { fine, precision }: Grain): PathsD {
   const known = cleaned.get(region.path) ?? new Map<string, PathsD>();
   const kept = known.get(key);
   if (kept) return kept;
-  const polygons = byIslands(unionD, polygonsOf(region, fine), [], ruleOf(region), precision);
+  const polygons = byClusters(unionD, polygonsOf(region, fine), [], ruleOf(region), precision);
   known.set(key, polygons);
   const oldest = cleaned.keys().next();
   if (!cleaned.has(region.path) && cleaned.size >= KEPT && !oldest.done) cleaned.delete(oldest.value);
@@ -115,14 +101,14 @@ export function combineFlattened(how: Combining, one: Region, other: Region, fin
   const grain = grainFor([one, other], fine);
   // The library fills both by one rule: only where they differ is one of them cleaned first.
   const [subject, clip] = [one.rule === other.rule ? polygonsOf(one, grain.fine) : clean(one, grain), polygonsOf(other, grain.fine)];
-  return regionOf(byIslands(RUN[how], subject, clip, ruleOf(other), grain.precision), fine);
+  return regionOf(byClusters(RUN[how], subject, clip, ruleOf(other), grain.precision), fine);
 }
 
 /** Everything that any of the areas covers, as fine polygons, in one step: cleaned areas wind once around their ink, and any number of times is ink. */
 export function weldFlattened(regions: readonly Region[], fine = FINE): Region {
   const grain = grainFor(regions, fine);
   const polygons = regions.flatMap((region) => clean(region, grain));
-  return regionOf(byIslands(unionD, polygons, [], ClipperRule.NonZero, grain.precision), fine);
+  return regionOf(byClusters(unionD, polygons, [], ClipperRule.NonZero, grain.precision), fine);
 }
 
 const inflated = (polygons: PathsD, by: number, join: Join, { fine, precision }: Grain): PathsD =>
@@ -162,25 +148,11 @@ export function growByDefinition(region: Region, by: number, join: Join, fine = 
  */
 export function areaByNesting({ path, rule }: Region, fine = FINE): number | undefined {
   if (rule !== 'evenodd') return undefined;
-  const contours = flatten(path, fine)
-    .flatMap((points) => {
-      const [first] = points;
-      const area = Math.abs(areaD([...points]));
-      return first && area > 0 ? [{ points, first, area, box: getBoundsD([...points]) }] : [];
-    })
-    .sort((a, b) => b.area - a.area);
+  const contours = flatten(path, fine);
   if (contours.length > MOST_NESTED) return undefined;
-  let sum = 0;
-  contours.forEach(({ first: { x, y }, area }, place) => {
-    let isInk = true;
-    for (const { points, box } of contours.slice(0, place))
-      if (x >= box.left && x <= box.right && y >= box.top && y <= box.bottom && isInside({ x, y }, points)) isInk = !isInk;
-    sum += isInk ? area : -area;
-  });
-  return sum;
+  const depths = depthsOf(contours);
+  return contours.reduce((sum, contour, place) => sum + ((depths[place] ?? 0) % 2 === 0 ? 1 : -1) * Math.abs(areaD([...contour])), 0);
 }
-const isInside = (point: Point, contour: Polygon): boolean =>
-  pointInPolygonD(point, [...contour], MOST_PRECISION) === PointInPolygonResult.IsInside;
 /** More contours than this take longer to compare than to clean. */
 const MOST_NESTED = 1500;
 

@@ -1,17 +1,17 @@
 import { getBoundsD, type PathsD } from 'clipper2-ts';
 
 /** Contours of two areas that may meet one another, and none of the others. */
-export interface Island {
+export interface Cluster {
   readonly subject: PathsD;
   readonly clip: PathsD;
 }
 
 /**
- * Contours sorted into islands whose boxes lie apart. Whether a place is filled, by either rule, is decided by contours around it alone, so
- * that areas are combined island by island: the same area, and far quicker, since a sweep over all of them passes every edge of a line of
+ * Contours sorted into clusters whose boxes lie apart. Whether a place is filled, by either rule, is decided by contours around it alone, so
+ * that areas are combined cluster by cluster: the same area, and far quicker, since a sweep over all of them passes every edge of a line of
  * letters at each of their corners.
  */
-export function islandsOf(subject: PathsD, clip: PathsD): readonly Island[] {
+export function clustersOf(subject: PathsD, clip: PathsD): readonly Cluster[] {
   const all = [...subject.map((path) => ({ path, from: 'subject' as const })), ...clip.map((path) => ({ path, from: 'clip' as const }))]
     .map(({ path, from }) => ({ path, from, box: getBoundsD(path) }))
     .sort((one, other) => one.box.left - other.box.left);
@@ -34,12 +34,12 @@ export function islandsOf(subject: PathsD, clip: PathsD): readonly Island[] {
     }
     open.push(place);
   });
-  const islands = new Map<number, Island>();
+  const clusters = new Map<number, Cluster>();
   all.forEach(({ path, from }, place) => {
     const lead = leadOf(place);
-    const island = islands.get(lead) ?? { subject: [], clip: [] };
-    islands.set(lead, island);
-    island[from].push(path);
+    const cluster = clusters.get(lead) ?? { subject: [], clip: [] };
+    clusters.set(lead, cluster);
+    cluster[from].push(path);
   });
-  return [...islands.values()];
+  return [...clusters.values()];
 }
