@@ -30,6 +30,9 @@ const alike = (made: Region, checked: Region, fine?: number): boolean => {
   const quick = areaByNesting(made, fine);
   return (quick !== undefined && isThat(quick)) || isThat(areaOfRegion(made, fine));
 };
+/** Of polygons of one area the ones of fewer chords, where those lose no more than libraries may differ by: what is combined again and again would grow. */
+const fewest = (coarse: Region, fine: Region): Region =>
+  Math.abs(areaOfRegion(coarse) - areaOfRegion(fine, FINELY)) <= ALIKE * areaOfRegion(fine, FINELY) ? coarse : fine;
 const isClosed = ({ path }: Region): boolean => contoursOf(path).every(({ verbs }) => verbs.endsWith('Z'));
 
 /**
@@ -49,7 +52,7 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       if (Math.abs(areaOfRegion(made) - areaOfRegion(checked)) <= ALIKE * whole) return made;
       // Of many thin pieces, chords lose as much as libraries may differ by: looked at again more finely, before the polygons are taken.
       const finely = combineFlattened(how, one, other, FINELY);
-      return Math.abs(areaOfRegion(made, FINELY) - areaOfRegion(finely, FINELY)) <= ALIKE * whole ? made : finely;
+      return Math.abs(areaOfRegion(made, FINELY) - areaOfRegion(finely, FINELY)) <= ALIKE * whole ? made : fewest(checked, finely);
     },
     weld: (regions) => {
       const made = fast.weld(regions);
@@ -63,7 +66,7 @@ export function checkedAlgebra(fast: PathAlgebra): PathAlgebra {
       const [most, all, is] = [Math.max(0, ...parts), parts.reduce((sum, area) => sum + area, 0), areaOfRegion(made)];
       if (is < most * (1 - ALIKE) || is > all * (1 + ALIKE)) return checked;
       const finely = weldFlattened(regions, FINELY);
-      return alike(made, finely, FINELY) ? made : finely;
+      return alike(made, finely, FINELY) ? made : fewest(checked, finely);
     },
     grow: (region, by, join) =>
       grownSurely(fast, region, by, join) ??

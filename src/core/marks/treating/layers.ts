@@ -1,4 +1,17 @@
-import { boundsOf, compose, contoursNear, IDENTITY, invert, mapPath, type Affine, type PathAlgebra, type Region } from '../../geometry';
+import {
+  boundsOf,
+  compose,
+  contoursNear,
+  grown,
+  IDENTITY,
+  invert,
+  mapPath,
+  weldGrown,
+  type Affine,
+  type Join,
+  type PathAlgebra,
+  type Region,
+} from '../../geometry';
 import { outlinesIn, walkNodes } from '../drawing/drawing';
 import type { Paint } from '../drawing/paint';
 import type { PaintedFill, PaintedNode } from '../drawing/painted';
@@ -57,9 +70,44 @@ export const faceArea = ({ face }: Layers, paths: PathAlgebra): Region => areaOf
 
 /** All that is seen of a picture so far, as one area. */
 export function silhouette(layers: Layers, paths: PathAlgebra): Region {
+  const known = silhouettes.get(layers);
+  if (known) return known();
   if (layers.behind.length === 0 && layers.front.length === 0) return areaOf(layers.face, paths);
-  return paths.weld(outlinesOf(layers));
+  const area = paths.weld(outlinesOf(layers));
+  silhouettes.set(layers, () => area);
+  return area;
 }
+const silhouettes = new WeakMap<Layers, () => Region>();
+
+/** Layers with one area more behind: their silhouette is the one before and that area, whatever they were welded of. @param area of the silhouette before */
+export function withBehind(layers: Layers, area: Region, more: Region, nodes: readonly PaintedNode[], paths: PathAlgebra): Layers {
+  if (nodes.length === 0) return layers;
+  const made: Layers = { ...layers, behind: [...nodes, ...layers.behind] };
+  let welded: Region | undefined;
+  silhouettes.set(made, () => (welded ??= paths.weld([area, more])));
+  return made;
+}
+
+/** Areas that hold all that is seen, with how far it must be grown at least until nothing in them stays open. */
+const filled = new WeakMap<Layers, { readonly area: Region; readonly from: number }>();
+export function fillsWith(layers: Layers, area: Region, from: number): void {
+  filled.set(layers, { area, from });
+}
+
+/** Layers that an area behind them covers whole: it is their silhouette. */
+export function coveredBy(layers: Layers, area: Region): Layers {
+  silhouettes.set(layers, () => area);
+  fillsWith(layers, area, 0);
+  return layers;
+}
+
+/** All that is seen grown by a distance: of the one area that it fills then, where that is known, else piece by piece. */
+export function allGrown(layers: Layers, by: number, join: Join, paths: PathAlgebra): Region {
+  const known = filled.get(layers);
+  return known && by >= known.from ? grown(known.area, by, join, paths) : weldGrown(outlinesOf(layers), by, join, paths);
+}
+/** From which distance on growing fills all gaps of what is seen, where that is known. */
+export const fillsFrom = (layers: Layers): number => filled.get(layers)?.from ?? 0;
 
 type Leaf = Exclude<PaintedNode, { readonly kind: 'group' }>;
 

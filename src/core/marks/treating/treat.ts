@@ -1,5 +1,6 @@
 import { IDENTITY } from '../../geometry';
 import type { Problem } from '../../result/result';
+import { walkNodes } from '../drawing/drawing';
 import type { PaintedGroup, PaintedNode } from '../drawing/painted';
 import { allOf, layersOf } from './layers';
 import { isKnownTreatment, notUnderstoodTreatment, treatmentRow, type KnownTreatment, type Treatment } from './registry';
@@ -21,6 +22,25 @@ const marked = (added: readonly PaintedNode[], { kind }: KnownTreatment): readon
   return [{ kind: 'group', id: '', transform: IDENTITY, opacity: 1, blend: 'normal', oneColor: inOneColor, children: added }];
 };
 
+/** A picture of more points than this is not treated once more: every treatment may double it. */
+const MOST_POINTS = 100_000;
+const TOO_MUCH: Problem = {
+  code: 'treated-too-much',
+  message: 'So many points have come of its treatments that the later ones are left out.',
+  fix: 'Remove some of its treatments, or put those that multiply it last.',
+};
+function pointsOf(layers: Layers): number {
+  let points = 0;
+  walkNodes(
+    allOf(layers),
+    ({ path }) => {
+      points += path.coords.length / 2;
+    },
+    { shown: true },
+  );
+  return points;
+}
+
 /**
  * A picture with its treatments, each done to what the one before it left. Every step is remembered by what it depends on, so that an edit of
  * one is drawn from there on only.
@@ -35,7 +55,12 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
   let rough = false;
   let layers: Layers = layersOf(nodes);
   let grown = `treated ${key}`;
-  for (const treatment of known) {
+  for (const [place, treatment] of known.entries()) {
+    // The first one may work on whatever the part is.
+    if (place > 0 && pointsOf(layers) > MOST_POINTS) {
+      notices.push(TOO_MUCH);
+      break;
+    }
     const { id: _id, hidden: _hidden, ...numbers } = treatment;
     const row = treatmentRow(treatment.kind);
     grown += ` ${JSON.stringify(numbers)}${row.lit ? JSON.stringify(context.light) : ''}`;
@@ -48,7 +73,7 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
     }
     const done = hurried ? quick : row.treat;
     const made = context.remember(grown, () => oneColored(treatment, before, done(treatment, before, context)));
-    notices.push(...(made.notices ?? []));
+    notices.push(...(made.notices ?? []).filter((notice) => !notices.includes(notice)));
     layers = made;
   }
   const group: PaintedGroup = {

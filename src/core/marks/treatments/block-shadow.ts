@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { boundsOf, centerOf, compose, extrude, grown, scaling, stripes, translation, type Affine, type Bounds } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import { painted, silhouette } from '../treating/layers';
+import { painted, silhouette, withBehind } from '../treating/layers';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 /** The far end of a shadow that runs out in a point, as a share of the near one. */
@@ -101,6 +101,6 @@ export const blockShadow: TreatmentKind<typeof blockShadowSchema> = {
       );
       made = paths.combine('intersect', beside, lines);
     }
-    return { ...layers, behind: [...painted(made, block.paint), ...layers.behind] };
+    return withBehind(layers, area, made, painted(made, block.paint), paths);
   },
 };

@@ -3,8 +3,10 @@ import { etchedLines, quickRim } from '../../engraving';
 import { invert, mapPath, shrunk, type Path, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { plainly, type PaintedNode } from '../drawing/painted';
+import type { Problem } from '../../result/result';
+import { walkNodes } from '../drawing/drawing';
 import { mapLeaves } from '../treating/layers';
-import { angleDeg, lengthPx, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
+import { angleDeg, lengthPx, treatmentBase, type Layers, type TreatContext, type Treated, type TreatmentKind } from '../treating/treatment';
 
 export const etchedSchema = z.strictObject({
   ...treatmentBase,
@@ -69,11 +71,35 @@ export const etched: TreatmentKind<typeof etchedSchema> = {
 
 type Etching = z.infer<typeof etchedSchema>;
 
-const engraved = (etching: Etching, layers: Layers, { paths, light }: TreatContext, quick: boolean): Layers => ({
-  ...layers,
-  face: mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
+/** What an etching left: it is engraved already. */
+const lined = new WeakSet<object>();
+/** Outlines of more points than this would be etched for minutes. */
+const MOST_POINTS = 60_000;
+const ETCHED_ALREADY: Problem = {
+  code: 'etched-already',
+  message: 'It is etched already, and its lines stay as they are.',
+  fix: 'Remove one of the two, or let it come first.',
+};
+const TOO_FINE: Problem = {
+  code: 'too-fine-to-etch',
+  message: 'What is to be etched is too fine already, so that it stays as it is.',
+  fix: 'Let the etching come before what makes it so fine.',
+};
+
+function engraved(etching: Etching, layers: Layers, { paths, light }: TreatContext, quick: boolean): Treated {
+  let [points, hasLines] = [0, false];
+  walkNodes(
+    layers.face,
+    (leaf) => {
+      if (lined.has(leaf)) hasLines = true;
+      else points += leaf.path.coords.length / 2;
+    },
+    { shown: true },
+  );
+  if (points > MOST_POINTS) return { ...layers, notices: [TOO_FINE] };
+  const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
     const back = invert(map);
-    if (!back || leaf.kind === 'picture' || leaf.path.verbs === '') return [leaf];
+    if (!back || leaf.kind === 'picture' || leaf.path.verbs === '' || lined.has(leaf)) return [leaf];
     const place = `${leaf.rule} ${Object.values(map).join()}`;
     const area = onceOf(leaf.path, place, () => paths.weld([{ path: mapPath(leaf.path, map), rule: leaf.rule }]));
     const engraving = {
@@ -94,9 +120,12 @@ const engraved = (etching: Etching, layers: Layers, { paths, light }: TreatConte
     const inked = [rim, lines].flatMap(({ path, rule }): readonly PaintedNode[] =>
       path.verbs === '' ? [] : [{ ...leaf, path: mapPath(path, back), rule }],
     );
-    return etching.ground ? [plainly(leaf, etching.paint), ...inked] : inked;
-  }),
-});
+    const made = etching.ground ? [plainly(leaf, etching.paint), ...inked] : inked;
+    for (const each of made) lined.add(each);
+    return made;
+  });
+  return { ...layers, face, ...(hasLines ? { notices: [ETCHED_ALREADY] } : {}) };
+}
 
 const KEPT = 8;
 const pieces = new WeakMap<Path, Map<string, Region>>();

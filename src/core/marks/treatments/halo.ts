@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { weldGrown, JOINS } from '../../geometry';
-import { outlinesOf } from '../treating/layers';
+import { JOINS } from '../../geometry';
+import { allGrown } from '../treating/layers';
 import { lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const haloSchema = z.strictObject({
@@ -30,7 +30,7 @@ export const halo: TreatmentKind<typeof haloSchema> = {
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
   treat: (halo, layers, { paths }) => {
-    const rim = weldGrown(outlinesOf(layers), halo.widthPx, halo.join, paths);
+    const rim = allGrown(layers, halo.widthPx, halo.join, paths);
     return { ...layers, carves: layers.carves ? paths.weld([layers.carves, rim]) : rim };
   },
 };

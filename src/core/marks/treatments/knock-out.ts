@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { weldGrown, shrunk } from '../../geometry';
-import { outlinesOf, silhouette } from '../treating/layers';
+import { shrunk } from '../../geometry';
+import { allGrown, silhouette } from '../treating/layers';
 import { treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const knockOutSchema = z.strictObject({
@@ -28,7 +28,7 @@ export const knockOut: TreatmentKind<typeof knockOutSchema> = {
   ],
   inOneColor: 'kept',
   treat: ({ gapPx }, layers, { paths }) => {
-    const hole = gapPx > 0 ? weldGrown(outlinesOf(layers), gapPx, 'round', paths) : shrunk(silhouette(layers, paths), -gapPx, paths);
+    const hole = gapPx > 0 ? allGrown(layers, gapPx, 'round', paths) : shrunk(silhouette(layers, paths), -gapPx, paths);
     return { behind: [], face: [], front: [], carves: layers.carves ? paths.weld([layers.carves, hole]) : hole };
   },
 };

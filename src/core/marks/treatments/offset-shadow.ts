@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { grown, mapPath, translation } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import { painted, silhouette } from '../treating/layers';
+import { painted, silhouette, withBehind } from '../treating/layers';
 import { angleDeg, lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const offsetShadowSchema = z.strictObject({
@@ -41,6 +41,6 @@ export const offsetShadow: TreatmentKind<typeof offsetShadowSchema> = {
     const larger = grown(area, shadow.growPx, 'round', paths);
     const there = { path: mapPath(larger.path, moved), rule: larger.rule };
     const made = shadow.gapPx > 0 ? paths.combine('subtract', there, grown(area, shadow.gapPx, 'round', paths)) : there;
-    return { ...layers, behind: [...painted(made, shadow.paint, shadow.opacityPercent / 100), ...layers.behind] };
+    return withBehind(layers, area, made, painted(made, shadow.paint, shadow.opacityPercent / 100), paths);
   },
 };

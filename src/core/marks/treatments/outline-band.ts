@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { weldGrown, JOINS, shrunk, withoutHoles, type Region } from '../../geometry';
+import { JOINS, shrunk, withoutHoles, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import { outlinesOf, painted, silhouette } from '../treating/layers';
+import { allGrown, coveredBy, painted, silhouette } from '../treating/layers';
 import { lengthPx, treatmentBase, type Layers, type TreatContext, type TreatmentKind } from '../treating/treatment';
 
 export const BAND_SIDES = ['outward', 'inward', 'both'] as const;
@@ -21,7 +21,7 @@ export const outlineBandSchema = z.strictObject({
 export type OutlineBand = z.infer<typeof outlineBandSchema>;
 
 function around(band: OutlineBand, layers: Layers, { paths }: TreatContext): Region {
-  if (band.side === 'outward' && band.solid) return weldGrown(outlinesOf(layers), band.widthPx, band.join, paths);
+  if (band.side === 'outward' && band.solid) return allGrown(layers, band.widthPx, band.join, paths);
   const area = silhouette(layers, paths);
   if (band.side === 'inward') return paths.combine('subtract', area, shrunk(area, band.widthPx, paths, band.join));
   const line = paths.band(area, 2 * band.widthPx, band.join);
@@ -65,9 +65,10 @@ export const outlineBand: TreatmentKind<typeof outlineBandSchema> = {
   inOneColor: 'kept',
   treat: (band, layers, context) => {
     const made = around(band, layers, context);
-    const nodes = painted(band.closed ? withoutHoles(made) : made, band.paint);
-    return band.side === 'outward'
-      ? { ...layers, behind: [...nodes, ...layers.behind] }
-      : { ...layers, front: [...layers.front, ...nodes] };
+    const area = band.closed ? withoutHoles(made) : made;
+    const nodes = painted(area, band.paint);
+    if (band.side !== 'outward') return { ...layers, front: [...layers.front, ...nodes] };
+    const all = { ...layers, behind: [...nodes, ...layers.behind] };
+    return band.solid && nodes.length > 0 ? coveredBy(all, area) : all;
   },
 };

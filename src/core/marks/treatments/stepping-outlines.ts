@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { weldGrown, JOINS, type Region } from '../../geometry';
+import { JOINS, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
-import { outlinesOf, painted } from '../treating/layers';
+import { allGrown, fillsFrom, fillsWith, painted } from '../treating/layers';
 import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const steppingOutlinesSchema = z.strictObject({
@@ -50,17 +50,20 @@ export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
   seenInOwnColor: true,
   inOneColor: 'kept',
   treat: (steps, layers, { paths }) => {
-    const outlines = outlinesOf(layers);
-    const at = (distance: number): Region => weldGrown(outlines, distance, steps.join, paths);
+    const at = (distance: number): Region => allGrown(layers, distance, steps.join, paths);
     const lines: Region[] = [];
-    let from = 0;
+    let [from, outer] = [0, undefined as Region | undefined];
     for (let index = 0; index < steps.count; index++) {
       const width = steps.widthPx * (1 - steps.thinnerPercent / 100) ** index;
       from += steps.gapPx;
-      lines.push(paths.combine('subtract', at(from + width), at(from)));
+      outer = at(from + width);
+      lines.push(paths.combine('subtract', outer, at(from)));
       from += width;
     }
     const nodes = lines.flatMap((line, index) => painted(line, steps.paint, (1 - steps.fadePercent / 100) ** index));
-    return { ...layers, behind: [...nodes, ...layers.behind] };
+    const made = { ...layers, behind: [...nodes, ...layers.behind] };
+    // What goes around these lines next goes around the outermost, once it is wide enough to close the gaps between them.
+    if (outer && nodes.length === lines.length) fillsWith(made, outer, Math.max(fillsFrom(layers), steps.gapPx / 2));
+    return made;
   },
 };

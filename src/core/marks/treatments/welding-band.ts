@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { contoursOf, weldGrown, inscribedDisk, islandsOf, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
+import { contoursOf, inscribedDisk, islandsOf, JOINS, withoutHoles, type PathAlgebra, type Region } from '../../geometry';
 import type { Problem } from '../../result/result';
 import { paintSchema } from '../drawing/paint';
-import { outlinesOf, painted } from '../treating/layers';
+import { allGrown, coveredBy, painted } from '../treating/layers';
 import { lengthPx, treatmentBase, type TreatmentKind } from '../treating/treatment';
 
 export const weldingBandSchema = z.strictObject({
@@ -61,13 +61,16 @@ export const weldingBand: TreatmentKind<typeof weldingBandSchema> = {
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
   treat: (band, layers, { paths }) => {
-    const made = weldGrown(outlinesOf(layers), band.widthPx, band.join, paths);
+    const made = allGrown(layers, band.widthPx, band.join, paths);
     const holes = band.counters === 'all' ? [] : stillOpen(made, paths);
     const lack = holes.at(-1);
-    return {
+    const area = band.counters === 'all' ? withoutHoles(made) : made;
+    const nodes = painted(area, band.paint);
+    const all = {
       ...layers,
-      behind: [...painted(band.counters === 'all' ? withoutHoles(made) : made, band.paint), ...layers.behind],
+      behind: [...nodes, ...layers.behind],
       ...(lack === undefined ? {} : { notices: [open(holes.length, band.widthPx, lack)] }),
     };
+    return nodes.length > 0 ? coveredBy(all, area) : all;
   },
 };
