@@ -14,7 +14,7 @@ export const sigmaOf = (softPx: number): number => softPx / 2;
 const STEPS = {
   free: { most: 40, each: 48, least: 8 },
   cut: { most: 12, each: 20, least: 6 },
-  quick: { most: 6, each: 10, least: 4 },
+  quick: { most: 9, each: 14, least: 5 },
 } as const;
 const levelCount = (opacityPercent: number, how: keyof typeof STEPS): number => {
   const { most, each, least } = STEPS[how];

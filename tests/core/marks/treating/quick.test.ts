@@ -61,6 +61,12 @@ describe('a quick picture', () => {
       parts.map(({ id, transform, lettering, balance, within }) => ({ id, transform, lettering, balance, within }));
     expect(seen(quick)).toEqual(seen(whole));
   });
+  it.each(['inner-shadow', 'relief'] as const)('of %s, seen through its outline, reaches no farther than the whole one', (kind) => {
+    const draw = story();
+    const recipe = lettered([newTreatment(kind, 't')]);
+    const [quick, whole] = [draw(recipe, true).ink, draw(recipe, false).ink];
+    for (const side of ['left', 'top', 'right', 'bottom'] as const) expect(quick?.[side]).toBeCloseTo(whole?.[side] ?? NaN, 2);
+  });
   it('is not asked for where nothing takes long', () => {
     const draw = story();
     for (const kind of ['outline-band', 'block-shadow', 'gradient'] as const) {
