@@ -178,7 +178,7 @@ describe('treatments in the recipe', () => {
         seen.push({ busy: surface.getAttribute('aria-busy') === 'true', long });
       }).observe(surface, { subtree: true, childList: true, attributes: true });
     });
-    await visitor.fill('Line to line', '4');
+    await visitor.fill('Pitch', '4');
     await visitor.press('Enter');
     await page.waitForFunction(() => {
       const { seen } = window as unknown as { seen: { busy: boolean }[] };

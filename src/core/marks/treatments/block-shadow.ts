@@ -68,7 +68,7 @@ export const blockShadow: TreatmentKind<typeof blockShadowSchema> = {
     {
       type: 'number',
       field: 'pitchPx',
-      label: 'Line to line',
+      label: 'Pitch',
       unit: 'px',
       hint: 'From one shade line to the next',
       when: ({ fill }) => fill === 'lines',

@@ -89,7 +89,7 @@ export const engravedLines: TreatmentKind<typeof engravedLinesSchema> = {
       hint: 'Which way the lines run; 0 is level',
       when: ({ form }) => form !== 'following',
     },
-    { type: 'number', field: 'pitchPx', label: 'Line to line', unit: 'px', step: 0.5, hint: 'From one line to the next' },
+    { type: 'number', field: 'pitchPx', label: 'Pitch', unit: 'px', step: 0.5, hint: 'From one line to the next' },
     { type: 'number', field: 'thicknessPx', label: 'Thickness', unit: 'px', step: 0.5, hint: 'How thick one line is' },
     {
       type: 'number',

@@ -35,7 +35,7 @@ export const etched: TreatmentKind<typeof etchedSchema> = {
     {
       type: 'number',
       field: 'pitchPx',
-      label: 'Line to line',
+      label: 'Pitch',
       unit: 'px',
       step: 0.5,
       hint: 'From one line to the next where the form is flat',
