@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { isBuilder, type BuilderStart, type GroupPart, type ScreenPicture } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from '../table/table.svelte';
@@ -6,6 +7,7 @@
   const { part, built }: { part: GroupPart; built: NonNullable<GroupPart['built']> } = $props();
   const table = useTable();
   let shown = $state(false);
+  let button: HTMLButtonElement | undefined = $state.raw();
   let starts: readonly BuilderStart[] = $state.raw([]);
   let pictures: Readonly<Record<string, ScreenPicture>> = $state.raw({});
 
@@ -32,9 +34,15 @@
       void heard;
     };
   });
+
+  /** What opens lies below, often out of sight: it comes up. */
+  function turn(): void {
+    shown = !shown;
+    if (shown) void tick().then(() => button?.scrollIntoView({ block: 'start' }));
+  }
 </script>
 
-<button title="The same name in other compositions of this kind" class="link" aria-expanded={shown} onclick={() => (shown = !shown)}
+<button bind:this={button} title="The same name in other compositions of this kind" class="link" aria-expanded={shown} onclick={turn}
   >{shown ? 'Fold the compositions' : 'Other compositions'}</button
 >
 {#if shown}
@@ -58,6 +66,8 @@
     color: var(--color-plum);
     font-weight: 600;
     font-size: 13px;
+    /* The head of the part stays above. */
+    scroll-margin-top: 56px;
   }
   .starts {
     display: grid;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { TREATMENT_STACKS, type KnownPart, type ScreenPicture, type TreatmentStack } from '$core/index';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useTable } from '../table/table.svelte';
@@ -7,6 +8,7 @@
   const table = useTable();
   const [TRIES, AGAIN_MS] = [4, 600];
   let shown = $state(false);
+  let button: HTMLButtonElement | undefined = $state.raw();
   let pictures: Readonly<Record<string, ScreenPicture>> = $state.raw({});
 
   // Drawn on the part itself, one after the other, so that the stage never waits for them.
@@ -41,16 +43,22 @@
     void drawAll();
     return () => (wanted = false);
   });
+  /** What opens lies below, often out of sight: it comes up. */
+  function turn(): void {
+    shown = !shown;
+    if (shown) void tick().then(() => button?.scrollIntoView({ block: 'start' }));
+  }
   function take({ label, treatments }: TreatmentStack): void {
     table.treating.add(label, treatments);
   }
 </script>
 
 <button
+  bind:this={button}
   title="A few treatments that belong together, shown on this part"
   class="link"
   aria-expanded={shown}
-  onclick={() => (shown = !shown)}>{shown ? 'Fold the looks' : 'Looks to start from'}</button
+  onclick={turn}>{shown ? 'Fold the looks' : 'Looks to start from'}</button
 >
 {#if shown}
   <div class="looks" role="group" aria-label="Looks to start from">
@@ -73,6 +81,8 @@
     color: var(--color-plum);
     font-weight: 600;
     font-size: 13px;
+    /* The head of the part stays above. */
+    scroll-margin-top: 56px;
   }
   .looks {
     display: grid;
