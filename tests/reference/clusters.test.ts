@@ -47,7 +47,6 @@ describe('areas combined cluster by cluster', () => {
 describe('areas counted by how contours are nested', () => {
   it('are those that a cleaned region has, wherever no contour crosses another', () => {
     const next = random(7);
-    let asked = 0;
     for (let n = 0; n < 200; n++) {
       const { region, polygons } = strewn(next, 1 + Math.floor(next() * 40));
       // What the library made crosses nothing; turned about at random it is nested all the same.
@@ -60,9 +59,7 @@ describe('areas counted by how contours are nested', () => {
       const plain: Region = { path: pen.path(), rule: 'evenodd' };
       const wanted = areaOfRegion(plain);
       expect(Math.abs((areaByNesting(plain) ?? 0) - wanted)).toBeLessThan(1e-4 * (wanted + 1));
-      asked++;
     }
-    expect(asked).toBe(200);
   });
   it('are not given where winding decides', () => {
     const { region } = strewn(random(3), 4);

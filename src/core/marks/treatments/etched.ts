@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { etchedLines, quickRim } from '../../engraving';
-import { invert, mapPath, shrunk, type Path, type Region } from '../../geometry';
+import { invert, mapPath, shrunk, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { plainly, type PaintedNode } from '../drawing/painted';
 import type { Problem } from '../../result/result';
-import { walkNodes } from '../drawing/drawing';
+import { foundOnce } from '../laying/found-once';
 import { mapLeaves } from '../treating/layers';
 import { angleDeg, lengthPx, treatmentBase, type Layers, type TreatContext, type Treated, type TreatmentKind } from '../treating/treatment';
 
@@ -71,37 +71,25 @@ export const etched: TreatmentKind<typeof etchedSchema> = {
 
 type Etching = z.infer<typeof etchedSchema>;
 
+/** An outline welded, and its rim: neither changes while lines are turned. */
+const weldedOf = foundOnce<Region>();
+const rimOf = foundOnce<Region>();
 /** What an etching left: it is engraved already. */
 const lined = new WeakSet<object>();
-/** Outlines of more points than this would be etched for minutes. */
-const MOST_POINTS = 60_000;
 const ETCHED_ALREADY: Problem = {
   code: 'etched-already',
   message: 'It is etched already, and its lines stay as they are.',
   fix: 'Remove one of the two, or let it come first.',
 };
-const TOO_FINE: Problem = {
-  code: 'too-fine-to-etch',
-  message: 'What is to be etched is too fine already, so that it stays as it is.',
-  fix: 'Let the etching come before what makes it so fine.',
-};
 
 function engraved(etching: Etching, layers: Layers, { paths, light }: TreatContext, quick: boolean): Treated {
-  let [points, hasLines] = [0, false];
-  walkNodes(
-    layers.face,
-    (leaf) => {
-      if (lined.has(leaf)) hasLines = true;
-      else points += leaf.path.coords.length / 2;
-    },
-    { shown: true },
-  );
-  if (points > MOST_POINTS) return { ...layers, notices: [TOO_FINE] };
+  let hasLines = false;
   const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
     const back = invert(map);
+    hasLines ||= lined.has(leaf);
     if (!back || leaf.kind === 'picture' || leaf.path.verbs === '' || lined.has(leaf)) return [leaf];
     const place = `${leaf.rule} ${Object.values(map).join()}`;
-    const area = onceOf(leaf.path, place, () => paths.weld([{ path: mapPath(leaf.path, map), rule: leaf.rule }]));
+    const area = weldedOf(leaf.path, place, () => paths.weld([{ path: mapPath(leaf.path, map), rule: leaf.rule }]));
     const engraving = {
       pitch: etching.pitchPx,
       angleDeg: etching.angleDeg,
@@ -116,7 +104,7 @@ function engraved(etching: Etching, layers: Layers, { paths, light }: TreatConte
     const lines = etchedLines(area, engraving);
     const rim = quick
       ? quickRim(area, engraving)
-      : onceOf(area.path, `rim ${etching.rimPx}`, () => paths.combine('subtract', area, shrunk(area, etching.rimPx, paths)));
+      : rimOf(area.path, String(etching.rimPx), () => paths.combine('subtract', area, shrunk(area, etching.rimPx, paths)));
     const inked = [rim, lines].flatMap(({ path, rule }): readonly PaintedNode[] =>
       path.verbs === '' ? [] : [{ ...leaf, path: mapPath(path, back), rule }],
     );
@@ -125,17 +113,4 @@ function engraved(etching: Etching, layers: Layers, { paths, light }: TreatConte
     return made;
   });
   return { ...layers, face, ...(hasLines ? { notices: [ETCHED_ALREADY] } : {}) };
-}
-
-const KEPT = 8;
-const pieces = new WeakMap<Path, Map<string, Region>>();
-/** What is made of an outline and does not change while its lines are turned: made once. */
-function onceOf(path: Path, key: string, make: () => Region): Region {
-  const known = pieces.get(path) ?? new Map<string, Region>();
-  pieces.set(path, known);
-  const piece = known.get(key) ?? make();
-  // A hand that pulls at the rim makes many.
-  if (known.size >= KEPT) known.clear();
-  known.set(key, piece);
-  return piece;
 }
