@@ -47,6 +47,7 @@ export {
   type FreePoint,
   type PointKind,
 } from './free-curve';
+export { halfOval, halfOvalLength } from './half-oval';
 export { extrude } from './extrude';
 export { MOST_STRIPES, stripeCount, stripes, type Stripes } from './stripes';
 export { roughened, type Roughening } from './roughen';

@@ -1,3 +1,4 @@
+import { halfOval, halfOvalLength } from '../../geometry';
 import type { Paint } from '../drawing/paint';
 import type { Kit } from '../building/kit';
 import type { FontChoice } from '../../type';
@@ -11,6 +12,8 @@ export interface RingWords {
   /** The slot of the disk or ring whose circle both follow. */
   readonly around: string;
   readonly radiusPx: number;
+  /** Where it is an oval: half its height; it is as wide as the circle. */
+  readonly uprightRadiusPx?: number;
   /** How far inside its edge the middle of the capitals stands. */
   readonly insetPx: number;
   /** How far ink may reach from there, to the middle and to the edge. */
@@ -20,6 +23,8 @@ export interface RingWords {
   readonly lower: string;
   readonly font: FontChoice;
   readonly paint: Paint;
+  /** How far each of them runs at most, in degrees of the half circle that it stands on. */
+  readonly mostDeg?: number;
   /** Half the height of what lies across the circle, by how far from the middle; the words end before it. */
   readonly across?: (x: number) => number;
 }
@@ -37,15 +42,18 @@ function clearDegrees(radius: number, air: number, across: RingWords['across']):
 }
 
 /**
- * Words above and below on one circle, over equal angles, so that the two gaps between them are alike: what is too long is tracked tighter first, then
+ * Words above and below on one circle or oval, over equal angles, so that the two gaps between them are alike: what is too long is tracked tighter first, then
  * set smaller, then runs farther round, and the designer is told which.
- * @returns how far each of them runs, in degrees
+ * @returns how far each of them runs, in degrees; of an oval, in 180ths of half of it
  */
 export function ringWords(
   kit: Kit,
-  { around, radiusPx, insetPx, roomPx, sizePx: wanted, upper, lower, font, paint, across }: RingWords,
+  { around, radiusPx, uprightRadiusPx, insetPx, roomPx, sizePx: wanted, upper, lower, font, paint, mostDeg, across }: RingWords,
 ): number {
   const middle = Math.max(1, radiusPx - insetPx);
+  const upright = uprightRadiusPx === undefined ? middle : Math.max(1, uprightRadiusPx - insetPx);
+  /** Half of the line that feet stand on, whose capitals' middle is so far outside of it. */
+  const half = (out: number): number => halfOvalLength(Math.max(1, middle + out), Math.max(1, upright + out));
   const cap = kit.outline('H', font)?.capHeight ?? 0.7;
   const texts = [
     ['upper', upper, -1],
@@ -57,18 +65,17 @@ export function ringWords(
   const inks = said.map(([, text]) => kit.extent(text, font, 'upper') ?? { left: 0, right: 0, top: -cap, bottom: 0 });
   const reach = Math.max(...inks.flatMap(({ top, bottom }) => [-top - cap / 2, bottom + cap / 2]));
   const sizePx = Math.min(wanted, roomPx / Math.max(0.01, reach));
-  const clear = clearDegrees(middle - reach * sizePx, ACROSS_AIR * middle, across);
+  const clear = Math.min(mostDeg ?? DEGREES.most, clearDegrees(middle - reach * sizePx, ACROSS_AIR * middle, across));
   // Swashes reach beyond the ends of their words.
   const beyond = Math.max(
     ...said.map(([, text], n) => Math.max(0, -(inks[n]?.left ?? 0), (inks[n]?.right ?? 0) - kit.lineWidth(text, font, 0, 'upper'))),
   );
-  const swash = ((2 * beyond * sizePx) / Math.max(1, middle - (cap * sizePx) / 2)) * (180 / Math.PI);
+  const swash = ((2 * beyond * sizePx) / half((-cap * sizePx) / 2)) * 180;
   const room = Math.max(1, clear - swash);
   const limits = { natural: Math.min(DEGREES.natural, room), most: room, least: Math.min(DEGREES.least, room) };
   // White after the last letter is no part of it.
   const degrees = (text: string, side: number, size: number, tracking: number): number =>
-    (((kit.lineWidth(text, font, tracking, 'upper') - tracking / 1000) * size) / Math.max(1, middle + (side * cap * size) / 2)) *
-    (180 / Math.PI);
+    (((kit.lineWidth(text, font, tracking, 'upper') - tracking / 1000) * size) / half((side * cap * size) / 2)) * 180;
   const least = (size: number) => Math.max(...said.map(([, text, side]) => degrees(text, side, size, TRACKING.least)));
   const natural = Math.max(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.natural)));
   const most = Math.min(...said.map(([, text, side]) => degrees(text, side, sizePx, TRACKING.most)));
@@ -98,19 +105,26 @@ export function ringWords(
   } else if (natural > limits.natural)
     kit.note('ring-tighter', 'The ring text is tracked tighter, so that it stays in its half.', 'Shorten it, or set it smaller.');
   sweep = Math.min(sweep, Math.max(most, least(size)));
-  for (const [slot, text, side] of said)
+  for (const [slot, text, side] of said) {
+    const foot = (side * cap * size) / 2;
+    const isOval = uprightRadiusPx !== undefined;
+    const to = isOval
+      ? { kind: 'width' as const, widthPx: Math.max(1, (sweep / 180) * half(foot)) }
+      : { kind: 'angle' as const, sweepDeg: Math.min(360, Math.max(1, sweep)) };
     kit.add({
       kind: 'lettering',
       id: slot,
       name: side < 0 ? 'Upper ring text' : 'Lower ring text',
       text,
       ...{ case: 'upper', font, sizePx: Math.max(1, size), trackingPermille: TRACKING.natural, paint },
-      line: {
-        ...{ shape: 'arc', form: 'ring', side: side < 0 ? 'over' : 'under', radiusPx: Math.max(1, middle) },
-        around: { part: around, insetPx },
-      },
+      line: isOval
+        ? { shape: 'curve', points: [...halfOval(Math.max(1, middle + foot), Math.max(1, upright + foot), side)] }
+        : {
+            ...{ shape: 'arc', form: 'ring', side: side < 0 ? 'over' : 'under', radiusPx: Math.max(1, middle) },
+            around: { part: around, insetPx },
+          },
       fit: {
-        to: { kind: 'angle', sweepDeg: Math.min(360, Math.max(1, sweep)) },
+        to,
         by: [
           { means: 'tracking', min: -60, max: 5000 },
           // A very short text beside a very long one is set larger where tracking alone cannot open it so far.
@@ -118,5 +132,6 @@ export function ringWords(
         ],
       },
     });
+  }
   return sweep;
 }

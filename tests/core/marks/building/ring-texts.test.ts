@@ -178,6 +178,33 @@ describe('ring texts', () => {
     }
   });
 
+  it('run over equal shares of an oval, inside its band, upright below', () => {
+    for (const [text, second, family] of [
+      ['Windrow Kites', 'of the north shore', 'playfair-display'],
+      ['Io', 'The oldest makers of copper', 'alfa-slab-one'],
+      ['The oldest makers of copper and of tin', 'Tide', 'josefin-sans'],
+      ['Żółw', 'Ångström', 'noto-sans'],
+    ] as const) {
+      const recipe = built('badge', { plan: 'ovalRing' }, heard(text, family, second));
+      const mark = drawn(recipe);
+      const lettersOf = (name: string) => mark.parts.find(({ id }) => id === slot(recipe, name).id)?.lettering?.letters ?? [];
+      const edge = slot(recipe, 'edge');
+      if (edge.kind !== 'shape') throw new Error('The edge is a shape.');
+      const { widthPx = 0, heightPx = 0 } = edge as unknown as { readonly widthPx: number; readonly heightPx: number };
+      // How far round from the top or the foot each letter stands, as an angle of the circle that the oval is when it is drawn out.
+      const [above, below] = (['upper', 'lower'] as const).map((name) =>
+        lettersOf(name).map(({ at }) => (Math.atan2(at.x / widthPx, Math.abs(at.y) / heightPx) * 180) / Math.PI),
+      );
+      for (const angles of [above ?? [], below ?? []]) {
+        expect(angles.length).toBeGreaterThan(1);
+        expect(Math.max(...angles.map(Math.abs)), text).toBeLessThan(80);
+        expect(Math.abs(Math.max(...angles) + Math.min(...angles)), text).toBeLessThan(16);
+      }
+      expect(lettersOf('upper').every(({ at }) => at.y < 0) && lettersOf('lower').every(({ at }) => at.y > 0)).toBe(true);
+      expect(collisions(recipe), text).toEqual([]);
+    }
+  });
+
   it('tells what was changed so that they fit', () => {
     const long = 'The oldest lantern makers of the copper quarry and the heron meadow';
     const made = builderRow('badge').build(

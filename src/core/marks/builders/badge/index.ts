@@ -3,6 +3,7 @@ import type { Builder, BuilderStart } from '../../building/builder';
 import { Kit } from '../../building/kit';
 import { GAP_PIECES } from '../gap-pair';
 import { BadgeKit } from './badge-kit';
+import { alongOval } from './oval';
 import { BADGE_EDGES, BADGE_PLANS, badgeSchema, CENTERS, EDGE_LABELS, PLAN_LABELS } from './numbers';
 import { round } from './round';
 import { lines, pointed } from './upright';
@@ -21,7 +22,12 @@ const starts = (more: Partial<z.input<typeof badgeSchema>>[]): readonly BuilderS
 
 const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) =>
   values.map((value) => ({ value, label: labels[value] ?? value }));
-const isRound = (n: Readonly<Record<string, unknown>>) => !['oval', 'panel', 'shield', 'diamond'].includes(String(n['plan']));
+const isOneOf =
+  (...plans: readonly (typeof BADGE_PLANS)[number][]) =>
+  (n: Readonly<Record<string, unknown>>) =>
+    (plans as readonly unknown[]).includes(n['plan']);
+const hasOwnEdge = isOneOf('seal', 'rings', 'band', 'arcs', 'across', 'arched');
+const hasRing = isOneOf('seal', 'rings', 'band', 'arcs', 'across', 'arched', 'ovalRing');
 
 /** Rings, words above and below, a main word: a badge. */
 export const badge: Builder<typeof badgeSchema> = {
@@ -38,7 +44,7 @@ export const badge: Builder<typeof badgeSchema> = {
       hint: 'How the words and the middle stand',
       options: option(BADGE_PLANS, PLAN_LABELS),
     },
-    { type: 'choice', field: 'edge', label: 'Edge', hint: 'What runs around the outside', options: option(BADGE_EDGES), when: isRound },
+    { type: 'choice', field: 'edge', label: 'Edge', hint: 'What runs around the outside', options: option(BADGE_EDGES), when: hasOwnEdge },
     { type: 'words', field: 'main', label: 'Main word', hint: 'The largest words; empty is the name', placeholder: 'the name' },
     { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
     { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
@@ -50,7 +56,7 @@ export const badge: Builder<typeof badgeSchema> = {
       label: 'Between the words',
       hint: 'What stands in the two gaps of the ring',
       options: option(GAP_PIECES),
-      when: isRound,
+      when: hasRing,
     },
     { type: 'tick', field: 'filled', label: 'Filled ground', hint: 'Light words on a filled ground, or words on an open one' },
     { type: 'number', field: 'sizePx', label: 'Size', unit: 'px', hint: 'How wide it is' },
@@ -60,7 +66,7 @@ export const badge: Builder<typeof badgeSchema> = {
       label: 'Ring',
       unit: '%',
       hint: 'How wide the ring of words is, against the whole',
-      when: isRound,
+      when: hasRing,
     },
     {
       type: 'number',
@@ -68,7 +74,7 @@ export const badge: Builder<typeof badgeSchema> = {
       label: 'Ring text',
       unit: '%',
       hint: 'How large the ring text is, against the whole',
-      when: isRound,
+      when: hasRing,
     },
     { type: 'face', field: 'family', label: 'Face', hint: 'The face of the main word' },
     { type: 'face', field: 'secondFamily', label: 'Second face', hint: 'The face of all other words' },
@@ -79,7 +85,7 @@ export const badge: Builder<typeof badgeSchema> = {
       field: 'secondPaint',
       label: 'Band color',
       hint: 'The band across',
-      when: (n) => n['plan'] === 'band' || n['plan'] === 'arcs',
+      when: isOneOf('band', 'arcs'),
     },
   ],
   starts: () =>
@@ -92,6 +98,7 @@ export const badge: Builder<typeof badgeSchema> = {
       { plan: 'arched', edge: 'rope', filled: false },
       { plan: 'seal', edge: 'teeth', between: 'star' },
       { plan: 'oval' },
+      { plan: 'ovalRing' },
       { plan: 'shield' },
       { plan: 'diamond' },
       { plan: 'panel', edge: 'double' },
@@ -102,7 +109,8 @@ export const badge: Builder<typeof badgeSchema> = {
   build: (n, context) => {
     const kit = new Kit(context);
     const b = new BadgeKit(kit, n);
-    if (n.plan === 'oval' || n.plan === 'panel') lines(b);
+    if (n.plan === 'ovalRing') alongOval(b);
+    else if (n.plan === 'oval' || n.plan === 'panel') lines(b);
     else if (n.plan === 'shield' || n.plan === 'diamond') pointed(b);
     else round(b);
     return kit.made();

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { paintSchema } from '../../drawing/paint';
 import { GAP_PIECES } from '../gap-pair';
 
-export const BADGE_PLANS = ['seal', 'rings', 'band', 'arcs', 'across', 'arched', 'oval', 'shield', 'diamond', 'panel'] as const;
+export const BADGE_PLANS = ['seal', 'rings', 'band', 'arcs', 'across', 'arched', 'oval', 'ovalRing', 'shield', 'diamond', 'panel'] as const;
 export const BADGE_EDGES = ['plain', 'double', 'scallop', 'teeth', 'seal', 'rope', 'chain', 'thorn', 'stitched', 'beads'] as const;
 export const CENTERS = ['initials', 'star', 'none'] as const;
 
@@ -40,6 +40,7 @@ export const PLAN_LABELS: { readonly [P in (typeof BADGE_PLANS)[number]]: string
   across: 'word that breaks the ring',
   arched: 'arched word over a middle',
   oval: 'oval with lines of words',
+  ovalRing: 'words along an oval',
   shield: 'shield with a name panel',
   diamond: 'diamond with a band',
   panel: 'panel with lines of words',
