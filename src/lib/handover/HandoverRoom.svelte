@@ -134,8 +134,8 @@
       /> The brand sheet goes along, as a folder for browsers</label
     >
     <p class="whole quiet small">
-      The whole brand, with every revision, picture and font and up to 200 photos or 128 MB of them, for another installation or for
-      keeping:
+      The whole brand, with every revision, picture, font and pack, what clients said, up to 200 photos or 128 MB of them and the newest 96
+      MB of packed files, for another installation or for keeping:
       <a class="link" href="/api/brands/{brand.slug}/brand-file" download>brand file</a>
     </p>
   </section>

@@ -1,20 +1,21 @@
 import { z } from 'zod';
 import { MARK_ROLES, REVISION_KINDS } from '$core/index';
+import { clientLinkSchema } from './client-links';
+import { date, made, number, sha256, stored, text } from './fields';
+import { packSchema } from './packs';
 
 /** What the first entry of a brand file says it is. */
 export const BRAND_FILE_FORMAT = 'lucky-thistle-brand';
-/** Raised when an older app could not read what is written now. 2: photos go along; 3: pages of PDFs among them. */
-export const BRAND_FILE_VERSION = 3;
+/** Raised when an older app could not read what is written now. 2: photos go along; 3: pages of PDFs among them; 4: packs, and what clients said. */
+export const BRAND_FILE_VERSION = 4;
 /** Photos go along from the first one on, up to so many and so many bytes: what is larger no browser brings in again in one go. */
 export const PHOTOS_ALONG = { most: 200, bytes: 128 * 1024 * 1024 } as const;
 
-const text = (most: number) => z.string().max(most);
-const date = z.iso.datetime({ offset: true });
-const made = { madeBy: text(200), madeFrom: text(200), createdAt: date };
-const link = { number: z.number().int().min(1).max(10_000_000), kind: z.enum(REVISION_KINDS), gesture: text(120), ...made };
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
-/** Whatever was stored; it is read by the same readers as what lies in the database. */
-const stored = z.record(z.string(), z.unknown());
+const link = { number, kind: z.enum(REVISION_KINDS), gesture: text(120), ...made };
+
+/** Most packs and clients' links of a brand. */
+const MOST_PACKS = 10_000;
+const MOST_LINKS = 10_000;
 
 const mark = z.strictObject({
   id: z.uuid(),
@@ -26,10 +27,20 @@ const mark = z.strictObject({
   archivedAt: date.nullable(),
   removedAt: date.nullable(),
   revisions: z.array(z.strictObject({ ...link, recipe: stored })).min(1),
-  tries: z.array(z.strictObject({ name: z.string().trim().min(1).max(80), removedAt: date.nullable(), ...made, recipe: stored })).max(1000),
+  tries: z
+    .array(
+      z.strictObject({
+        id: z.uuid().optional(),
+        name: z.string().trim().min(1).max(80),
+        removedAt: date.nullable(),
+        ...made,
+        recipe: stored,
+      }),
+    )
+    .max(1000),
 });
 
-/** Everything of a brand but the bytes of its pictures, photos and fonts, which lie beside it under their digests. */
+/** Everything of a brand but the bytes of its pictures, photos, fonts and packed files, which lie beside it under their digests. */
 export const brandFileSchema = z.strictObject({
   brand: z.strictObject({ name: z.string().trim().min(1).max(120), about: text(4000), createdAt: date }),
   palettes: z.array(z.strictObject({ ...link, colors: stored })).min(1),
@@ -64,6 +75,9 @@ export const brandFileSchema = z.strictObject({
   /** Photos that the brand had when it was written, and that do not go along. */
   photosLeftOut: z.number().int().min(0).max(1_000_000).default(0),
   fonts: z.array(z.strictObject({ sha256, name: text(200), rights: text(600), createdAt: date, removedAt: date.nullable() })).max(500),
+  packs: z.array(packSchema).max(MOST_PACKS).default([]),
+  /** What clients were shown, and what they said of it. */
+  clientLinks: z.array(clientLinkSchema).max(MOST_LINKS).default([]),
 });
 export type BrandFile = z.infer<typeof brandFileSchema>;
 

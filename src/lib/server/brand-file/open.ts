@@ -15,7 +15,9 @@ import { checkFont, measureOwnFont } from '$core/shaping';
 import { digestOf } from '../files/digest';
 import { ProblemError, refuse } from '../http/problem-error';
 import { MOST_PIXELS } from '../taken-picture';
+import { wrongWithLinks } from './client-links';
 import { BRAND_FILE_VERSION, BRAND_NAME, brandFileSchema, COVER_NAME, coverSchema, fileName, type BrandFile } from './form';
+import { wrongWithPacks } from './packs';
 
 /** Largest brand file, and how large it may become when it is unpacked. */
 export const LARGEST_BRAND_FILE_BYTES = 256 * 1024 * 1024;
@@ -33,7 +35,7 @@ export interface OpenedFont {
 export interface OpenedBrandFile {
   readonly file: BrandFile;
   readonly fonts: readonly OpenedFont[];
-  /** The bytes of its pictures, photos and fonts. */
+  /** The bytes of its pictures, photos, fonts and packed files. */
   readonly files: readonly Uint8Array[];
 }
 
@@ -97,6 +99,15 @@ function checkStored(file: BrandFile): void {
   if (ids.size < file.marks.length || slugs.size < file.marks.length) throw damaged('it holds a mark twice.');
   const photos = [file.photos.map(({ id }) => id), file.photos.map(({ sha256, page }) => `${sha256}/${page}`)];
   if (photos.some((keys) => new Set(keys).size < keys.length)) throw damaged('it holds a photo twice.');
+  const newest = new Map(file.marks.map(({ id, revisions }) => [id, revisions.length]));
+  const tries = new Set(file.marks.flatMap((mark) => mark.tries.flatMap(({ id }) => id ?? [])));
+  const wrong =
+    wrongWithPacks(
+      file.packs,
+      ({ palette, marks }) =>
+        palette <= file.palettes.length && Object.entries(marks).every(([mark, number]) => number <= (newest.get(mark) ?? 0)),
+    ) ?? wrongWithLinks(file.clientLinks, { marks: ids, tries });
+  if (wrong) throw damaged(wrong);
 }
 
 /** Reads a brand file to its end and checks everything in it; nothing is written. @throws a refusal that says what is wrong */
@@ -139,9 +150,10 @@ export async function openBrandFile(zip: Uint8Array): Promise<OpenedBrandFile> {
     fonts.push({ sha256, sizeBytes: bytes.length, embedding: checked.value.embedding.name, entry: measureOwnFont(checked.value) });
   }
   const read = new Set<string>();
-  for (const { sha256, name } of file.photos) {
-    // Pages of one document lie in one file.
-    if (read.has(sha256)) continue;
+  const packed = file.packs.flatMap((pack) => pack.files);
+  for (const { sha256, name } of [...file.photos, ...packed]) {
+    // Pages of one document lie in one file, and a file may be in many packs.
+    if (sha256 === null || read.has(sha256)) continue;
     read.add(sha256);
     const bytes = entries[fileName(sha256)];
     if (!bytes || digestOf(bytes) !== sha256) throw damaged(`the file of “${name.slice(0, 60)}” is missing or changed.`);

@@ -2,10 +2,11 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { downloadZip } from 'client-zip';
 import { Brand, Mark, OwnFont, Photo, Picture, Revision, SavedDocument, SavedPalette, Try } from '../database/entities';
 import { digestOf, filePieces } from '../files';
+import { clientLinksOf } from './client-links';
+import { at, atOrNull } from './fields';
 import { BRAND_FILE_FORMAT, BRAND_FILE_VERSION, BRAND_NAME, COVER_NAME, fileName, PHOTOS_ALONG, type BrandFile, type Cover } from './form';
+import { packsOf } from './packs';
 
-const at = (date: Date): string => date.toISOString();
-const atOrNull = (date: Date | null | undefined): string | null => (date ? date.toISOString() : null);
 const linkOf = ({
   number,
   kind,
@@ -71,6 +72,8 @@ export async function brandFileOf(em: EntityManager, brandId: string): Promise<B
       createdAt: at(createdAt),
       removedAt: atOrNull(removedAt),
     })),
+    packs: await packsOf(em, brandId),
+    clientLinks: await clientLinksOf(em, brandId),
   };
   for (const mark of marks) {
     const [revisions, tries] = [
@@ -85,7 +88,7 @@ export async function brandFileOf(em: EntityManager, brandId: string): Promise<B
       removedAt: atOrNull(mark.removedAt),
       revisions: revisions.map((row) => ({ ...linkOf(row), recipe: row.recipe as Stored })),
       tries: tries.map((row) => ({
-        ...{ name: row.name, madeBy: row.madeBy, madeFrom: row.madeFrom },
+        ...{ id: row.id, name: row.name, madeBy: row.madeBy, madeFrom: row.madeFrom },
         createdAt: at(row.createdAt),
         removedAt: atOrNull(row.removedAt),
         recipe: row.recipe as Stored,
@@ -95,13 +98,14 @@ export async function brandFileOf(em: EntityManager, brandId: string): Promise<B
   return file;
 }
 
-/** A brand as one open file: a ZIP of JSON and of its pictures, photos and fonts, written while it is read. */
+/** A brand as one open file: a ZIP of JSON and of its pictures, photos, fonts and packed files, written while it is read. */
 export async function brandZip(em: EntityManager, brandId: string): Promise<ReadableStream<Uint8Array>> {
   const file = await brandFileOf(em, brandId);
   const json = Buffer.from(`${JSON.stringify(file)}\n`);
   const cover: Cover = { format: BRAND_FILE_FORMAT, version: BRAND_FILE_VERSION, app: 'Lucky Thistle', brandSha256: digestOf(json) };
   const lastModified = new Date();
-  const digests = [...new Set([...file.pictures, ...file.photos, ...file.fonts].map(({ sha256 }) => sha256))];
+  const packed = file.packs.flatMap(({ files }) => files.flatMap(({ sha256 }) => sha256 ?? []));
+  const digests = [...new Set([...[...file.pictures, ...file.photos, ...file.fonts].map(({ sha256 }) => sha256), ...packed])];
   const { body } = downloadZip([
     { name: COVER_NAME, lastModified, input: `${JSON.stringify(cover)}\n` },
     { name: BRAND_NAME, lastModified, input: json },

@@ -167,7 +167,7 @@ export const tasks = {
     const wrong = await wrongWith(bytes, { report, order });
     return { report, wrong, sizeBytes: bytes.length, ...(wrong.length === 0 ? { sha256: await storeFile(bytes) } : {}) };
   },
-  /** A brand file, read to its end and checked; its pictures, photos and fonts are kept, nothing else is written. */
+  /** A brand file, read to its end and checked; its pictures, photos, fonts and packed files are kept, nothing else is written. */
   brandFile: async ({ bytes }: { readonly bytes: Uint8Array }): Promise<Omit<OpenedBrandFile, 'files'>> => {
     const { files, ...opened } = await openBrandFile(bytes);
     for (const file of files) await storeFile(file);
