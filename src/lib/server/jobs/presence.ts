@@ -6,11 +6,24 @@ import { pool } from '../database/pool';
 const PRESENCE = 7_215_002;
 const RETRY_MS = 1000;
 
+/** Workers hear of new work on this channel, on the connection that they hold anyway. */
+const CHANNEL = 'lucky_thistle_work';
+
+/** Says to every worker, on whichever machine, that there is something to do; those that do not hear it look by themselves after a while. */
+export async function tellWork(): Promise<void> {
+  await pool()
+    .query(`notify ${CHANNEL}`)
+    .catch(() => undefined);
+}
+
 /** A worker's own number, held as a lock of the database: whoever can take it knows that its worker is gone, on whichever machine it was. */
 export class Presence {
   readonly key = randomInt(1, 2 ** 31 - 1);
   #client: pg.Client | undefined;
   #closed = false;
+
+  /** @param onWork called when work has come, or may have come unheard */
+  constructor(private readonly onWork: () => void) {}
 
   async hold(): Promise<void> {
     while (!this.#closed) {
@@ -19,7 +32,10 @@ export class Presence {
       try {
         await client.connect();
         await client.query('select pg_advisory_lock($1, $2)', [PRESENCE, this.key]);
+        await client.query(`listen ${CHANNEL}`);
+        client.on('notification', this.onWork);
         this.#client = client;
+        this.onWork();
         client.once('end', () => void this.#again());
         return;
       } catch {

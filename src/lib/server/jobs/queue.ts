@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import PgBoss from 'pg-boss';
 import { pool } from '../database/pool';
 import { logLine } from '../http/refusals';
+import { tellWork } from './presence';
 
 /** Work that is kept in a table: one row is one file to be made. What becomes of it stands in columns that are called alike in every such table. */
 export interface KeptWork {
@@ -86,6 +87,7 @@ export async function sendFiles({ queue: name, table }: KeptWork, ids: readonly 
   );
   // In their order; jobs of one moment would come in any.
   await boss.insert(jobs.map(({ id, file }, at) => ({ id, name, data: { file }, priority: -at })));
+  await tellWork();
 }
 
 /** Files that wait or are said to be in the making, and that no job is left for: their job was lost before it was sent, or given up. */

@@ -2,13 +2,15 @@ import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import { pool } from '../database/pool';
 import { isDatabaseDown, logLine } from '../http/refusals';
-import { gone, Presence } from './presence';
+import { gone, Presence, tellWork } from './presence';
 import { DESK_QUEUE, KEPT_WORK, MOST_TRIES, queue, sendFiles, strays, type KeptWork } from './queue';
 import { giveUp } from './row';
 
-/** How long a worker rests when there is nothing to do, and when something went wrong. */
-const REST_MS = 250;
+/** How long a worker rests when there is nothing to do and it hears of nothing; and when something went wrong. */
+const REST_MS = 2000;
 const TROUBLE_MS = 1000;
+/** Letters come due by themselves, which nobody tells. */
+const LETTERS_MS = 500;
 /** How often it looks for work that others left behind. */
 const LOOK_MS = 2000;
 
@@ -37,7 +39,23 @@ export type MakeFile = (file: string, job: string, worker: string, alone: Alone)
  */
 export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], desk: (order: string) => Promise<void>): Worker {
   let stopping = false;
-  const presence = new Presence();
+  /** How often it was told of work, and who rests until it is. */
+  let told = 0;
+  const resting = new Set<() => void>();
+  const presence = new Presence(() => {
+    told++;
+    for (const wake of resting) wake();
+  });
+  const rest = (ms: number) =>
+    new Promise<void>((resolve) => {
+      const wake = () => {
+        clearTimeout(timer);
+        resting.delete(wake);
+        resolve();
+      };
+      const timer = setTimeout(wake, ms);
+      resting.add(wake);
+    });
   const worker = String(presence.key);
   /** Large files are made alone, so that a worker stays under a gigabyte. */
   const large = pLimit(1);
@@ -83,7 +101,9 @@ export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], 
   async function goOn(work: () => Promise<boolean>, restMs: number): Promise<void> {
     while (!stopping) {
       try {
-        if (!(await work())) await sleep(restMs);
+        const before = told;
+        // Told of work while it looked, it looks again.
+        if (!(await work()) && told === before) await rest(restMs);
       } catch (error) {
         say(error);
         await sleep(TROUBLE_MS);
@@ -108,7 +128,9 @@ export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], 
          where "job"."name" = $1 and "job"."state" = 'active' and "file"."state" = 'waiting' and "job"."started_on" < now() - interval '10 seconds'`,
         [work.queue],
       );
-      for (const job of [...left, ...unsaid.map(({ job: id }) => id)]) await boss.fail(work.queue, job, { message: 'its worker is gone' });
+      const lost = [...left, ...unsaid.map(({ job: id }) => id)];
+      for (const job of lost) await boss.fail(work.queue, job, { message: 'its worker is gone' });
+      if (lost.length > 0) await tellWork();
       await sendFiles(work, await strays(work));
     }
     return false;
@@ -118,13 +140,14 @@ export function startWorker(makers: readonly (readonly [KeptWork, MakeFile])[], 
     Promise.all([
       // One more than there are processors, so that none of them rests while a file is fetched or written down.
       ...Array.from({ length: availableParallelism() + 1 }, () => goOn(files, REST_MS)),
-      goOn(letters, REST_MS * 2),
+      goOn(letters, LETTERS_MS),
       goOn(lookAfter, LOOK_MS),
     ]),
   );
   return {
     stop: async () => {
       stopping = true;
+      for (const wake of resting) wake();
       await Promise.race([lanes, sleep(10_000)]);
       await presence.close();
     },
