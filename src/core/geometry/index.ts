@@ -49,6 +49,7 @@ export {
 } from './free-curve';
 export { halfOval, halfOvalLength } from './half-oval';
 export { extrude } from './extrude';
+export { stackedRows, type Stretch } from './stacked-rows';
 export { MOST_STRIPES, stripeCount, stripes, type Stripes } from './stripes';
 export { roughened, type Roughening } from './roughen';
 export { dashesAlong, type Dashing } from './dashes';

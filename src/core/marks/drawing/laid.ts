@@ -35,6 +35,8 @@ export interface Knit {
   readonly map: Affine;
   /** The outline of whole stitches, as it was made: what is left of it otherwise cuts them. */
   readonly whole?: Region;
+  /** In a quick picture: stitches at the rim are seen through the outline instead of being cut by it. */
+  readonly seenThrough?: true;
 }
 
 /** What no file can paint by itself: it is laid in pieces when a picture gets its colors; until then all that lies around it sees one outline. */

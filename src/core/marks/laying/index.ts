@@ -37,12 +37,13 @@ export function laidOut({ laid, ...fill }: PaintedFill, many: boolean, paths: Pa
       : [solid];
   const whole = { opacity: fill.opacity, pieces: true } as const;
   if (!laid?.knit) return together(pieces, whole);
-  const { shade } = laid.knit;
+  const { shade, seenThrough } = laid.knit;
+  const outside = { ...whole, ...(seenThrough ? { clip: { path: fill.path, rule: fill.rule } } : {}) };
   const knitted = stitches(area, pieces, laid.knit, paths).flatMap((regions, n) =>
     regions.flatMap((region): readonly PaintedFill[] => (region.path.verbs === '' ? [] : [{ ...(pieces[n] as PaintedFill), ...region }])),
   );
-  if (!shade) return together(knitted, whole);
+  if (!shade) return together(knitted, outside);
   const shading: PaintedFill = { kind: 'fill', ...area, paint: shade.paint, opacity: shade.opacity };
   // In one color what lies between would fill the gaps that make the stitches.
-  return together([together([...pieces, shading], { oneColor: 'dropped' }), ...knitted], whole);
+  return together([together([...pieces, shading], { oneColor: 'dropped' }), ...knitted], outside);
 }

@@ -1,5 +1,17 @@
 import { coverageOf } from '../../fields';
-import { boundsOf, fillRows, IDENTITY, invert, mapPath, PathPen, scaling, type PathAlgebra, type Region } from '../../geometry';
+import {
+  boundsOf,
+  fillRows,
+  IDENTITY,
+  invert,
+  mapPath,
+  PathPen,
+  scaling,
+  stackedRows,
+  type PathAlgebra,
+  type Region,
+  type Stretch,
+} from '../../geometry';
 import type { Knit } from '../drawing/laid';
 import { numberOf } from '../drawing/number-of';
 import { foundOnce } from './found-once';
@@ -59,7 +71,7 @@ function stitchesIn(area: Region, over: Rows): readonly Place[] {
 }
 
 /** Stitches that an area touches: those that lie in it with all that is around them, and those that its outline may cut. */
-function stitchesAt(area: Region, over: Rows): { readonly whole: readonly Place[]; readonly rim: readonly Place[] } {
+function stitchesAt(area: Region, over: Rows, seenThrough: boolean): { readonly whole: readonly Place[]; readonly rim: readonly Place[] } {
   const { region, grid } = squared(area, over);
   const { columns, rows } = grid;
   const cover = coverageOf(region, grid);
@@ -70,7 +82,9 @@ function stitchesAt(area: Region, over: Rows): { readonly whole: readonly Place[
     for (let column = 0; column < columns; column++) {
       const around = [-1, 0, 1].flatMap((down) => [-1, 0, 1].map((across) => at(row + down, column + across)));
       if (around.every((each) => each > 0.999)) whole.push({ row, column });
-      else if (around.some((each) => each > 0)) rim.push({ row, column });
+      // Legs reach into the rows above and below.
+      else if (seenThrough ? [-1, 0, 1].some((down) => at(row + down, column) > 0) : around.some((each) => each > 0))
+        rim.push({ row, column });
     }
   return { whole, rim };
 }
@@ -101,27 +115,22 @@ function rowsOver(area: Region, { left, top, pitch, row, yarn }: Knit): Rows | u
 }
 
 /**
- * The outline of whole stitches that make an area: those whose middles it covers, a row a little narrower than the stitches in it, and a hair
- * higher than its place so that rows are one.
+ * The outline of whole stitches that make an area: those whose middles it covers, a row a little narrower than the stitches in it.
  * @param area in the plane of the rows
  */
-export function wholeStitches(area: Region, knit: Knit, paths: PathAlgebra): Region {
+export function wholeStitches(area: Region, knit: Knit): Region {
   const over = rowsOver(area, knit);
   if (!over) return area;
+  const rows: Stretch[][] = Array.from({ length: over.rows }, () => []);
   const places = stitchesIn(area, over);
-  const { left, top, pitch, row } = over;
-  const bars: Region[] = [];
   let from = 0;
   places.forEach((place, n) => {
     if (follows(place, places[n + 1])) return;
-    const [first, y] = [places[from] as Place, top + place.row * row];
-    const [x, right] = [left + (first.column + 0.12) * pitch, left + (place.column + 0.88) * pitch];
-    const pen = new PathPen().move(x, y).line(right, y);
-    pen.line(right, y + row * 1.001).line(x, y + row * 1.001);
-    bars.push({ path: pen.close().path(), rule: 'nonzero' });
+    const at = (column: number) => over.left + column * over.pitch;
+    rows[place.row]?.push([at((places[from] as Place).column + 0.12), at(place.column + 0.88)]);
     from = n + 1;
   });
-  return paths.weld(bars);
+  return stackedRows(rows, over.top, over.row);
 }
 const follows = (one: Place, other: Place | undefined): boolean =>
   other !== undefined && one.row === other.row && one.column + 1 === other.column;
@@ -135,7 +144,7 @@ const kept = foundOnce<readonly (readonly Region[])[]>();
  * @returns for each part its stitches, in the fill's plane; whole ones, and those that are cut
  */
 export function stitches(area: Region, parts: readonly Region[], knit: Knit, paths: PathAlgebra): readonly (readonly Region[])[] {
-  const { map, whole: made, left, top, pitch, row, yarn } = knit;
+  const { map, whole: made, left, top, pitch, row, yarn, seenThrough = false } = knit;
   const back = invert(map);
   if (!back) return [];
   const home = (region: Region): Region => (back === IDENTITY ? region : { path: mapPath(region.path, back), rule: region.rule });
@@ -147,6 +156,7 @@ export function stitches(area: Region, parts: readonly Region[], knit: Knit, pat
     row,
     yarn,
     map,
+    seenThrough,
     made?.path === area.path,
     parts.length > 1 && parts.map(({ path }) => numberOf(path)),
   ]);
@@ -156,9 +166,12 @@ export function stitches(area: Region, parts: readonly Region[], knit: Knit, pat
     if (!over) return [];
     if (made?.path === area.path)
       return shared(stitchesIn(here, over), parts.map(there), over).map((places) => [home(drawnAt(places, over))]);
-    const { whole, rim } = stitchesAt(here, over);
+    const { whole, rim } = stitchesAt(here, over, seenThrough);
     const [inner, cut] = [shared(whole, parts.map(there), over), shared(rim, parts.map(there), over)];
-    return parts.map((_, n) => [home(drawnAt(inner[n] ?? [], over)), home(paths.combine('intersect', drawnAt(cut[n] ?? [], over), here))]);
+    return parts.map((_, n) => {
+      const rimmed = drawnAt(cut[n] ?? [], over);
+      return [home(drawnAt(inner[n] ?? [], over)), home(seenThrough ? rimmed : paths.combine('intersect', rimmed, here))];
+    });
   });
 }
 

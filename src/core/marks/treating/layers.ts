@@ -26,16 +26,19 @@ export const allOf = ({ behind, face, front }: Layers): readonly PaintedNode[] =
 export const painted = ({ path, rule }: Region, paint: Paint, opacity = 1): readonly PaintedFill[] =>
   path.verbs === '' || opacity <= 0 ? [] : [{ kind: 'fill', path, rule, paint, opacity }];
 
-const areas = new WeakMap<readonly PaintedNode[], Region>();
+const areas = new WeakMap<PathAlgebra, WeakMap<object, Region>>();
 
-/** What nodes cover, as one area in their own plane; welded once for each list of nodes. */
-function areaOf(nodes: readonly PaintedNode[], paths: PathAlgebra): Region {
-  const kept = areas.get(nodes);
-  if (kept) return kept;
-  const area = paths.weld(outlinesOnce(nodes));
-  areas.set(nodes, area);
+/** An area of something, found once with each algebra: what was combined unchecked is never taken for what is checked. */
+function foundBy(paths: PathAlgebra, of: object, find: () => Region): Region {
+  const known = areas.get(paths) ?? new WeakMap<object, Region>();
+  areas.set(paths, known);
+  const area = known.get(of) ?? find();
+  known.set(of, area);
   return area;
 }
+
+/** What nodes cover, as one area in their own plane; welded once for each list of nodes. */
+const areaOf = (nodes: readonly PaintedNode[], paths: PathAlgebra): Region => foundBy(paths, nodes, () => paths.weld(outlinesOnce(nodes)));
 
 /**
  * The outlines of all that is seen so far, one by one: letters grown one by one and welded then are quicker than the welded word, and the same area.
@@ -73,10 +76,9 @@ export function silhouette(layers: Layers, paths: PathAlgebra): Region {
   const known = silhouettes.get(layers);
   if (known) return known();
   if (layers.behind.length === 0 && layers.front.length === 0) return areaOf(layers.face, paths);
-  const area = paths.weld(outlinesOf(layers));
-  silhouettes.set(layers, () => area);
-  return area;
+  return foundBy(paths, layers, () => paths.weld(outlinesOf(layers)));
 }
+/** Silhouettes that whoever made the layers knows. */
 const silhouettes = new WeakMap<Layers, () => Region>();
 
 /** Layers with one area more behind: their silhouette is the one before and that area, whatever they were welded of. @param area of the silhouette before */

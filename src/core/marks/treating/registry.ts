@@ -121,7 +121,7 @@ interface Row {
   readonly inOneColor: InOneColor;
   readonly lit?: true;
   readonly treat: (treatment: KnownTreatment, layers: Layers, context: TreatContext) => Treated;
-  readonly quick?: (treatment: KnownTreatment, layers: Layers, context: TreatContext) => Treated;
+  readonly quick?: 'unchecked' | ((treatment: KnownTreatment, layers: Layers, context: TreatContext) => Treated);
 }
 
 /** The row of a kind. A treatment always carries the kind of its own row, which the type system cannot follow through a lookup. */

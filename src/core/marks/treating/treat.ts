@@ -41,6 +41,13 @@ function pointsOf(layers: Layers): number {
   return points;
 }
 
+/** The same, with outlines combined unchecked; what is remembered of that is kept apart. */
+const unchecked = (context: TreatContext): TreatContext => ({
+  ...context,
+  paths: context.paths.unchecked ?? context.paths,
+  remember: (key, make) => context.remember(`unchecked ${key}`, make),
+});
+
 /**
  * A picture with its treatments, each done to what the one before it left. Every step is remembered by what it depends on, so that an edit of
  * one is drawn from there on only.
@@ -71,8 +78,9 @@ export function treat(nodes: readonly PaintedNode[], treatments: readonly Treatm
       grown += ' quick';
       rough = true;
     }
-    const done = hurried ? quick : row.treat;
-    const made = context.remember(grown, () => oneColored(treatment, before, done(treatment, before, context)));
+    const done = hurried && quick !== 'unchecked' ? quick : row.treat;
+    const tools = hurried && quick === 'unchecked' ? unchecked(context) : context;
+    const made = context.remember(grown, () => oneColored(treatment, before, done(treatment, before, tools)));
     notices.push(...(made.notices ?? []).filter((notice) => !notices.includes(notice)));
     layers = made;
   }

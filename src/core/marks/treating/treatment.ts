@@ -102,6 +102,9 @@ export interface TreatmentKind<S extends z.ZodType> {
   /** Whether it looks at the light of the mark. */
   readonly lit?: true;
   readonly treat: (treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated;
-  /** The same more coarsely, where that takes long: what is shown while a hand moves, and as small trials; no file holds it. */
-  readonly quick?: (treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated;
+  /**
+   * The same more coarsely, where that takes long, or the same with outlines combined unchecked: what is shown while a hand moves, and as small
+   * trials; no file holds it.
+   */
+  readonly quick?: 'unchecked' | ((treatment: z.infer<S>, layers: Layers, context: TreatContext) => Treated);
 }

@@ -85,6 +85,7 @@ export const blockShadow: TreatmentKind<typeof blockShadowSchema> = {
   ],
   handles: [{ type: 'throw', angle: 'angleDeg', length: 'depthPx' }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (block, layers, { paths }) => {
     const area = silhouette(layers, paths);
     const box = boundsOf(area.path);

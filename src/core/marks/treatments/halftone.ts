@@ -55,6 +55,7 @@ export const halftone: TreatmentKind<typeof halftoneSchema> = {
   ],
   handles: [{ type: 'turn', angle: 'angleDeg' }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (tone, layers, { paths }) => {
     const area = faceArea(layers, paths);
     const box = boundsOf(area.path);

@@ -61,6 +61,7 @@ export const inline: TreatmentKind<typeof inlineSchema> = {
     { type: 'paint', field: 'paint', label: 'Color', hint: 'What the line is painted with', when: ({ cut }) => cut === false },
   ],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (inline, layers, { paths }) => {
     const area = faceArea(layers, paths);
     const line = middleLine(area, inline.widthPx, paths);

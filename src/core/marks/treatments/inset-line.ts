@@ -37,6 +37,7 @@ export const insetLine: TreatmentKind<typeof insetLineSchema> = {
   ],
   handles: [{ type: 'edge', length: 'insetPx', side: -1 }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (line, layers, { paths }) => {
     const area = faceArea(layers, paths);
     const outer = shrunk(area, line.insetPx, paths, line.join);

@@ -6,7 +6,7 @@ import { paintSchema } from '../drawing/paint';
 import type { PaintedNode } from '../drawing/painted';
 import { wholeStitches } from '../laying';
 import { faceArea, mapLeaves } from '../treating/layers';
-import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { lengthPx, percent, treatmentBase, type Layers, type TreatContext, type Treated, type TreatmentKind } from '../treating/treatment';
 
 export const knittedSchema = z.strictObject({
   ...treatmentBase,
@@ -28,6 +28,43 @@ export type KnittedTreatment = z.infer<typeof knittedSchema>;
 
 /** More stitches than these are not made: the stitches are made larger instead. */
 const MOST = 6000;
+
+function knit(own: KnittedTreatment, layers: Layers, { paths }: TreatContext, quick = false): Treated {
+  const area = faceArea(layers, paths);
+  const box = boundsOf(area.path);
+  if (!box) return layers;
+  const [wide, high] = [box.right - box.left, box.bottom - box.top];
+  const pitch = Math.max(own.pitchPx, Math.sqrt((wide * high) / (MOST * (own.rowPercent / 100))));
+  const row = (pitch * own.rowPercent) / 100;
+  const [columns, rows] = [Math.max(1, Math.ceil(wide / pitch)), Math.max(1, Math.ceil(high / row))];
+  // Rows and stitches stand in the middle of what they fill.
+  const [left, top] = [box.left - (columns * pitch - wide) / 2, box.top - (rows * row - high) / 2];
+  const rowsAt = { left, top, pitch, row, yarn: own.yarnPercent / 100 };
+  let [seen, lost] = [0, 0];
+  const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
+    const back = invert(map);
+    if (leaf.kind === 'picture' || !back) return [leaf];
+    // Yarn shaded with its own color would be one with what lies between.
+    const paint = samePaint(own.paint, leaf.paint) ? LIGHT : own.paint;
+    const shade = own.ground === 'filled' ? { shade: { paint, opacity: own.groundPercent / 100 } } : {};
+    const stitches: Knit = { ...rowsAt, ...shade, map, ...(quick ? { seenThrough: true as const } : {}) };
+    const there: Region = { path: mapPath(leaf.path, map), rule: leaf.rule };
+    if (own.edge === 'cut') {
+      seen++;
+      return [{ ...leaf, laid: { ...leaf.laid, knit: stitches } }];
+    }
+    const made = wholeStitches(there, stitches);
+    if (made.path.verbs === '') {
+      lost++;
+      return [];
+    }
+    seen++;
+    const whole: Region = { path: mapPath(made.path, back), rule: made.rule };
+    return [{ ...leaf, ...whole, laid: { ...leaf.laid, knit: { ...stitches, whole } } }];
+  });
+  if (lost === 0 && seen > 0) return { ...layers, face };
+  return { ...layers, face, notices: [seen > 0 ? SOME_NOT_KNITTED : NOTHING_KNITTED] };
+}
 
 /** Stitches in rows, in the colors of the part. */
 export const knitted: TreatmentKind<typeof knittedSchema> = {
@@ -77,42 +114,8 @@ export const knitted: TreatmentKind<typeof knittedSchema> = {
     },
   ],
   inOneColor: 'kept',
-  treat: (own, layers, { paths }) => {
-    const area = faceArea(layers, paths);
-    const box = boundsOf(area.path);
-    if (!box) return layers;
-    const [wide, high] = [box.right - box.left, box.bottom - box.top];
-    const pitch = Math.max(own.pitchPx, Math.sqrt((wide * high) / (MOST * (own.rowPercent / 100))));
-    const row = (pitch * own.rowPercent) / 100;
-    const [columns, rows] = [Math.max(1, Math.ceil(wide / pitch)), Math.max(1, Math.ceil(high / row))];
-    // Rows and stitches stand in the middle of what they fill.
-    const [left, top] = [box.left - (columns * pitch - wide) / 2, box.top - (rows * row - high) / 2];
-    const rowsAt = { left, top, pitch, row, yarn: own.yarnPercent / 100 };
-    let [seen, lost] = [0, 0];
-    const face = mapLeaves(layers.face, (leaf, map): readonly PaintedNode[] => {
-      const back = invert(map);
-      if (leaf.kind === 'picture' || !back) return [leaf];
-      // Yarn shaded with its own color would be one with what lies between.
-      const paint = samePaint(own.paint, leaf.paint) ? LIGHT : own.paint;
-      const shade = own.ground === 'filled' ? { shade: { paint, opacity: own.groundPercent / 100 } } : {};
-      const knit: Knit = { ...rowsAt, ...shade, map };
-      const there: Region = { path: mapPath(leaf.path, map), rule: leaf.rule };
-      if (own.edge === 'cut') {
-        seen++;
-        return [{ ...leaf, laid: { ...leaf.laid, knit } }];
-      }
-      const made = wholeStitches(there, knit, paths);
-      if (made.path.verbs === '') {
-        lost++;
-        return [];
-      }
-      seen++;
-      const whole: Region = { path: mapPath(made.path, back), rule: made.rule };
-      return [{ ...leaf, ...whole, laid: { ...leaf.laid, knit: { ...knit, whole } } }];
-    });
-    if (lost === 0 && seen > 0) return { ...layers, face };
-    return { ...layers, face, notices: [seen > 0 ? SOME_NOT_KNITTED : NOTHING_KNITTED] };
-  },
+  treat: (own, layers, context) => knit(own, layers, context),
+  quick: (own, layers, context) => knit(own, layers, context, true),
 };
 
 /** What lies between stitches whose yarn is of the shade's own color. */

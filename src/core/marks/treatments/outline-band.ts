@@ -63,6 +63,7 @@ export const outlineBand: TreatmentKind<typeof outlineBandSchema> = {
   ],
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (band, layers, context) => {
     const made = around(band, layers, context);
     const area = band.closed ? withoutHoles(made) : made;

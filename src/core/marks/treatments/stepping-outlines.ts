@@ -49,6 +49,7 @@ export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
   handles: [{ type: 'edge', length: 'gapPx', side: 1 }],
   seenInOwnColor: true,
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (steps, layers, { paths }) => {
     const at = (distance: number): Region => allGrown(layers, distance, steps.join, paths);
     const lines: Region[] = [];

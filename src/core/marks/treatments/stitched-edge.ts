@@ -45,6 +45,7 @@ export const stitchedEdge: TreatmentKind<typeof stitchedEdgeSchema> = {
   ],
   handles: [{ type: 'edge', length: 'insetPx', side: -1 }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (stitches, layers, { paths }) => {
     const area = silhouette(layers, paths);
     const edge = stitches.insetPx < 0 ? grown(area, -stitches.insetPx, 'round', paths) : shrunk(area, stitches.insetPx, paths);

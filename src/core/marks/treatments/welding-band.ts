@@ -60,6 +60,7 @@ export const weldingBand: TreatmentKind<typeof weldingBandSchema> = {
   ],
   handles: [{ type: 'edge', length: 'widthPx', side: 1 }],
   inOneColor: 'kept',
+  quick: 'unchecked',
   treat: (band, layers, { paths }) => {
     const made = allGrown(layers, band.widthPx, band.join, paths);
     const holes = band.counters === 'all' ? [] : stillOpen(made, paths);

@@ -1,21 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import {
   createPart,
+  createResolver,
   dress,
   EMPTY_RECIPE,
+  mapPath,
+  translation,
   expect as valueOf,
   newTreatment,
   STARTING_PALETTE,
   treatmentKinds,
   type DrawingNode,
+  type PathAlgebra,
   type Recipe,
+  type Region,
   type ResolvedMark,
   type Treatment,
   type TreatmentKindName,
 } from '$core/index';
 import { letteringInput } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
-import { resolverOf } from '../../../support/resolver';
+import { paths, resolverOf } from '../../../support/resolver';
 
 const shelf = await shelfOf('jost');
 const lettered = (treatments: readonly Treatment[], more: object = {}): Recipe => ({
@@ -30,13 +35,19 @@ function story() {
 }
 const leaves = (nodes: readonly DrawingNode[]): number =>
   nodes.reduce((sum, node) => sum + (node.kind === 'group' ? leaves(node.children) : 1), 0);
+const coordinates = (mark: ResolvedMark): readonly number[] =>
+  [...JSON.stringify(mark.drawing.groups).matchAll(/"coords":\[([^\]]*)\]/g)].flatMap(([, list = '']) => list.split(',').map(Number));
 const coordsIn = (mark: ResolvedMark): number => JSON.stringify(mark.drawing.groups).length;
 
+/** Kinds that combine the same outlines unchecked, and kinds that draw something coarser. */
+const isUnchecked = (kind: TreatmentKindName): boolean => 'quick' in treatmentKinds[kind] && treatmentKinds[kind].quick === 'unchecked';
 const QUICK = (Object.keys(treatmentKinds) as TreatmentKindName[]).filter((kind) => 'quick' in treatmentKinds[kind]);
 
 describe('a quick picture', () => {
   it('is there for what takes long', () => {
-    expect(QUICK).toEqual(expect.arrayContaining(['etched', 'inner-shadow', 'relief', 'wear']));
+    expect(QUICK).toEqual(
+      expect.arrayContaining(['etched', 'inner-shadow', 'relief', 'wear', 'knitted', 'stepping-outlines', 'inset-line']),
+    );
   });
   it.each(QUICK)('of %s is said to be one, is smaller, and gives way to the whole one', (kind) => {
     const draw = story();
@@ -46,7 +57,11 @@ describe('a quick picture', () => {
     expect(quick.drawing.groups.reduce((sum, { children }) => sum + leaves(children), 0)).toBeGreaterThan(0);
     const whole = draw(recipe, false);
     expect(whole.rough).toBeUndefined();
-    expect(coordsIn(quick)).toBeLessThan(coordsIn(whole));
+    if (isUnchecked(kind))
+      for (const side of ['left', 'top', 'right', 'bottom'] as const) expect(quick.ink?.[side]).toBeCloseTo(whole.ink?.[side] ?? NaN, 1);
+    // Whole stitches are seen through the outline that would cut them.
+    else if (kind === 'knitted') expect(JSON.stringify(quick.drawing)).toContain('"clip"');
+    else expect(coordsIn(quick)).toBeLessThan(coordsIn(whole));
     // What is remembered whole is never shown quickly again, and is the same to the last number as where nobody hurried.
     const again = draw(recipe, true);
     expect(again.rough).toBeUndefined();
@@ -67,9 +82,29 @@ describe('a quick picture', () => {
     const [quick, whole] = [draw(recipe, true).ink, draw(recipe, false).ink];
     for (const side of ['left', 'top', 'right', 'bottom'] as const) expect(quick?.[side]).toBeCloseTo(whole?.[side] ?? NaN, 2);
   });
+  it.each(QUICK.filter(isUnchecked))('of %s, combined unchecked, leaves nothing of that in the whole one', (kind) => {
+    // Unchecked, everything comes out far aside: wherever it were taken for the checked one, it would be seen.
+    const aside = ({ path, rule }: Region): Region => ({ path: mapPath(path, translation(5000, 0)), rule });
+    const wrong: PathAlgebra = {
+      combine: (...args) => aside(paths.combine(...args)),
+      weld: (...args) => aside(paths.weld(...args)),
+      grow: (...args) => aside(paths.grow(...args)),
+      band: (...args) => aside(paths.band(...args)),
+    };
+    const { resolve } = createResolver(shelf, { ...paths, unchecked: wrong });
+    const draw = (recipe: Recipe, quick: boolean) => resolve({ recipe, sources: new Map(), dress: dress(STARTING_PALETTE, 'full'), quick });
+    // With one after it that is not hurried, and works on what it left.
+    const recipe = lettered([newTreatment(kind, 't'), newTreatment('offset-shadow', 's')]);
+    const hurried = draw(recipe, true);
+    expect(hurried.rough).toBe(true);
+    const whole = draw(recipe, false);
+    expect(hurried.drawing).not.toEqual(whole.drawing);
+    expect(whole.drawing).toEqual(story()(recipe, false).drawing);
+    expect(Math.max(...coordinates(whole))).toBeLessThan(4000);
+  });
   it('is not asked for where nothing takes long', () => {
     const draw = story();
-    for (const kind of ['outline-band', 'block-shadow', 'gradient'] as const) {
+    for (const kind of ['offset-shadow', 'out-of-register', 'gradient'] as const) {
       const recipe = lettered([newTreatment(kind, 't')]);
       const first = draw(recipe, true);
       expect(first.rough).toBeUndefined();
