@@ -137,6 +137,12 @@ export async function treatments() {
     ['Inner shadow of 12 letters', (n) => lettered('inner-shadow', { softPx: 6.1 + n * 0.2 })],
     ['Relief of 12 letters', (n) => lettered('relief', { widthPx: 7.1 + n * 0.2 })],
     ['Worn print on 12 letters', (n) => lettered('wear', { seed: n + 101 })],
+    ['Knitted stitches on 12 letters', (n) => lettered('knitted', { pitchPx: 5.01 + n * 0.1 })],
+    ['Stepping outlines around 12 letters', (n) => lettered('stepping-outlines', { gapPx: 4.01 + n * 0.1 })],
+    ['Inset line in 12 letters', (n) => lettered('inset-line', { insetPx: 3.01 + n * 0.1 })],
+    ['Inline in 12 letters', (n) => lettered('inline', { widthPx: 2.51 + n * 0.1 })],
+    ['Outline band around 12 letters', (n) => lettered('outline-band', { widthPx: 6.01 + n * 0.3 })],
+    ['Block shadow of 12 letters', (n) => lettered('block-shadow', { angleDeg: 30.1 + n })],
   ];
   for (const [label, make] of quick) lines.push(row(`${label}, the quick picture of it`, timed(make, true), { median: 50, p95: 50 }));
   return lines;

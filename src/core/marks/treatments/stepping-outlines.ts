@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { JOINS, type Region } from '../../geometry';
+import { grown, JOINS, type PathAlgebra, type Region } from '../../geometry';
 import { paintSchema } from '../drawing/paint';
 import { allGrown, fillsFrom, fillsWith, painted } from '../treating/layers';
-import { lengthPx, percent, treatmentBase, type TreatmentKind } from '../treating/treatment';
+import { lengthPx, percent, treatmentBase, type Layers, type TreatmentKind } from '../treating/treatment';
 
 export const steppingOutlinesSchema = z.strictObject({
   ...treatmentBase,
@@ -17,6 +17,27 @@ export const steppingOutlinesSchema = z.strictObject({
   join: z.enum(JOINS).default('round'),
   paint: paintSchema.default({ role: 'ink' }),
 });
+
+type Steps = z.infer<typeof steppingOutlinesSchema>;
+
+/** @param at all that is seen, grown by a distance; asked from the inside out */
+function stepped(steps: Steps, layers: Layers, paths: PathAlgebra, at: (distance: number) => Region): Layers {
+  const lines: Region[] = [];
+  let [from, outer] = [0, undefined as Region | undefined];
+  for (let index = 0; index < steps.count; index++) {
+    const width = steps.widthPx * (1 - steps.thinnerPercent / 100) ** index;
+    from += steps.gapPx;
+    const inner = at(from);
+    outer = at(from + width);
+    lines.push(paths.combine('subtract', outer, inner));
+    from += width;
+  }
+  const nodes = lines.flatMap((line, index) => painted(line, steps.paint, (1 - steps.fadePercent / 100) ** index));
+  const made = { ...layers, behind: [...nodes, ...layers.behind] };
+  // What goes around these lines next goes around the outermost, once it is wide enough to close the gaps between them.
+  if (outer && nodes.length === lines.length) fillsWith(made, outer, Math.max(fillsFrom(layers), steps.gapPx / 2));
+  return made;
+}
 
 /** Outlines that step away from the picture, one around the other. */
 export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
@@ -49,22 +70,15 @@ export const steppingOutlines: TreatmentKind<typeof steppingOutlinesSchema> = {
   handles: [{ type: 'edge', length: 'gapPx', side: 1 }],
   seenInOwnColor: true,
   inOneColor: 'kept',
-  quick: 'unchecked',
-  treat: (steps, layers, { paths }) => {
-    const at = (distance: number): Region => allGrown(layers, distance, steps.join, paths);
-    const lines: Region[] = [];
-    let [from, outer] = [0, undefined as Region | undefined];
-    for (let index = 0; index < steps.count; index++) {
-      const width = steps.widthPx * (1 - steps.thinnerPercent / 100) ** index;
-      from += steps.gapPx;
-      outer = at(from + width);
-      lines.push(paths.combine('subtract', outer, at(from)));
-      from += width;
-    }
-    const nodes = lines.flatMap((line, index) => painted(line, steps.paint, (1 - steps.fadePercent / 100) ** index));
-    const made = { ...layers, behind: [...nodes, ...layers.behind] };
-    // What goes around these lines next goes around the outermost, once it is wide enough to close the gaps between them.
-    if (outer && nodes.length === lines.length) fillsWith(made, outer, Math.max(fillsFrom(layers), steps.gapPx / 2));
-    return made;
+  treat: (steps, layers, { paths }) => stepped(steps, layers, paths, (distance) => allGrown(layers, distance, steps.join, paths)),
+  // Each from the one before it, which has fewer corners than all the letters, and combined unchecked.
+  quick: (steps, layers, { paths: checked }) => {
+    const paths = checked.unchecked ?? checked;
+    let [before, reached] = [undefined as Region | undefined, 0];
+    return stepped(steps, layers, paths, (distance) => {
+      before = before ? grown(before, distance - reached, steps.join, paths) : allGrown(layers, distance, steps.join, paths);
+      reached = distance;
+      return before;
+    });
   },
 };
