@@ -1,17 +1,5 @@
 import type { Dress } from '../../color/dressings';
-import {
-  apply,
-  compose,
-  IDENTITY,
-  inkBalance,
-  invert,
-  scaling,
-  unite,
-  type Affine,
-  type Bounds,
-  type PathAlgebra,
-  type Point,
-} from '../../geometry';
+import { apply, compose, IDENTITY, invert, scaling, unite, type Affine, type Bounds, type PathAlgebra, type Point } from '../../geometry';
 import type { Problem } from '../../result/result';
 import type { FontShelf } from '../../type';
 import { brought } from '../building/brought';
@@ -20,12 +8,12 @@ import { asGroups } from './as-groups';
 import { carved } from './carve';
 import { contentKey } from './content-key';
 import { goneColors } from './gone-colors';
-import { outlinesIn, walkNodes, type Drawing, type DrawingNode, type Group } from './drawing';
+import { walkNodes, type Drawing, type DrawingNode, type Group } from './drawing';
 import { inColors } from './in-colors';
 import { inkOf, showsMore } from './ink';
-import { Remembered } from './remembered';
+import { createPictureMemory, type Drawn } from './picture-memory';
 import { placing } from '../part-base';
-import type { DrawContext, LetteringFacts, Member, PartPicture, Sibling } from '../part-kind';
+import type { DrawContext, LetteringFacts, Member, Sibling } from '../part-kind';
 import type { PaintedGroup, PaintedNode } from './painted';
 import { notUnderstood } from '../parts/unknown';
 import { bleedBox, canvasBox, type PieceCanvas } from '../recipe/piece-canvas';
@@ -33,15 +21,14 @@ import type { Recipe } from '../recipe/recipe';
 import { rectangle } from '../../shapes/rectangle';
 import { colorOf } from './paint';
 import { DAYLIGHT, lightForCopy, lightIn, type Light } from '../treating/light';
-import { isKnownTreatment, treatmentRow, type Treatment } from '../treating/registry';
+import { looksAtLight } from '../treating/registry';
 import { wearing } from '../treating/brand-looks';
 import { treat } from '../treating/treat';
-import type { TreatContext } from '../treating/treatment';
 import { outlineThickness } from '../weights/outline-thickness';
 import { followedBy, strokesOf, tracedBy } from '../following/references';
 import { takersOf } from '../following/takers';
 import { baselineSeen, letteringSeen } from '../following/seen';
-import { drawPart, isKnown, isOnlySeen, copiesMembers, movesMembers, type KnownPart, type Part } from '../registry';
+import { isKnown, isOnlySeen, copiesMembers, movesMembers, type KnownPart, type Part } from '../registry';
 
 /** One part as it stands in the mark. */
 export interface ResolvedPart {
@@ -92,30 +79,6 @@ export interface Resolver {
   readonly resolve: (view: MarkView) => ResolvedMark;
 }
 
-/** What is still on its way must not leave a picture without it behind. */
-const STILL_COMING: ReadonlySet<string> = new Set(['font-not-loaded', 'not-divided']);
-
-/** Part pictures remembered; a few hundred marks' worth. */
-const PICTURES_KEPT = 4000;
-
-/** Costly pieces of pictures (cut letters, bands) remembered. */
-const PIECES_KEPT = 8000;
-
-interface Drawn {
-  /** Names this picture among all that the resolver ever made. */
-  readonly serial: number;
-  readonly picture: PartPicture;
-  /** In the part's own pixels. */
-  readonly balance: Point | undefined;
-  readonly transform: Affine;
-  readonly ink: Bounds | undefined;
-  /** Whether some of it is only a quick picture. */
-  readonly rough: boolean;
-}
-type Body = Pick<Drawn, 'serial' | 'picture' | 'balance' | 'rough'>;
-
-const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalance(outlinesIn(nodes));
-
 /** What a piece stands on, with its bleed; nothing of marks, which stand on nothing. */
 function groundOf(canvas: PieceCanvas | undefined, dress: Dress): readonly Group[] {
   if (!canvas?.ground) return [];
@@ -132,10 +95,6 @@ function groundOf(canvas: PieceCanvas | undefined, dress: Dress): readonly Group
 /** The group that the ground of a piece is drawn in; no part is called so. */
 const GROUND_ID = '*ground';
 
-/** Whether any of some treatments looks at the light. */
-const looksAtLight = (treatments: readonly Treatment[] = []): boolean =>
-  treatments.some((each) => isKnownTreatment(each) && treatmentRow(each.kind).lit);
-
 /** Whether letters of a part have treatments that look at the light. */
 const hasLitLetters = (part: KnownPart): boolean =>
   part.kind === 'lettering' && part.letters.some(({ treatments }) => looksAtLight(treatments));
@@ -147,80 +106,11 @@ const CIRCLE: Problem = {
 };
 
 export function createResolver(fonts: FontShelf, paths: PathAlgebra): Resolver {
-  const pictures = new Remembered<Body>(PICTURES_KEPT);
-  const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
-  const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
-  const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
-  const treatedPictures = new Remembered<Omit<Body, 'balance'>>(PICTURES_KEPT);
-  let serials = 0;
-
-  /** The box of a picture's body, or of all that is seen of it, where it stands; measured once for every place. */
-  const placedInk = (serial: number, picture: PartPicture, transform: Affine, shown = false): Bounds | undefined => {
-    const key = `${shown ? 'shown ' : ''}${serial} ${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f}`;
-    const kept = inks.get(key);
-    if (kept) return kept.ink;
-    const ink = inkOf(picture.nodes, transform, shown);
-    inks.put(key, { ink });
-    return ink;
-  };
-
-  const remember = <T>(key: string, make: () => T): T => {
-    const kept = pieces.get(key);
-    if (kept) return kept.piece as T;
-    const piece = make();
-    pieces.put(key, { piece });
-    return piece;
-  };
-
-  /** The nodes of a picture in their colors; outlines are shared between all dressings. */
-  const dressed = ({ serial, picture }: Drawn, dress: Dress, dressKey: string): readonly DrawingNode[] => {
-    const key = `${serial} ${dressKey}`;
-    const kept = colored.get(key);
-    if (kept) return kept;
-    const nodes = inColors(picture.nodes, dress, paths);
-    colored.put(key, nodes);
-    return nodes;
-  };
-
-  /** Of pictures that are kept, the whole one; where that is not there and a quick one is enough, that. */
-  const keptIn = <T>(among: Remembered<T>, key: string, quick: boolean): T | undefined =>
-    among.get(key) ?? (quick ? among.get(quickKey(key)) : undefined);
-  const quickKey = (key: string): string => `${key} quick`;
-
-  const pictureOf = (part: KnownPart, key: string, context: DrawContext, quick: boolean): Body => {
-    const kept = keptIn(pictures, key, quick);
-    if (kept) return kept;
-    let rough = false;
-    const picture = drawPart(part, {
-      ...context,
-      treated: (...what) => {
-        const made = context.treated(...what);
-        rough ||= made.rough;
-        return made;
-      },
-    });
-    const drawn = { serial: ++serials, picture, balance: balanceOf(picture.nodes), rough };
-    if (!drawn.picture.notices.some(({ code }) => STILL_COMING.has(code))) pictures.put(rough ? quickKey(key) : key, drawn);
-    return drawn;
-  };
-
-  /** A picture with what is done to it. */
-  const withTreatments = (part: KnownPart, before: Body, tools: TreatContext): Omit<Body, 'balance'> => {
-    const { treatments = [] } = part;
-    if (treatments.length === 0) return before;
-    const key = `${before.serial} ${JSON.stringify(treatments)}${looksAtLight(treatments) ? JSON.stringify(tools.light) : ''}`;
-    const kept = keptIn(treatedPictures, key, tools.isKept !== undefined);
-    if (kept) return kept;
-    const { nodes, notices, rough } = treat(before.picture.nodes, treatments, String(before.serial), tools);
-    const picture = { ...before.picture, nodes, notices: [...before.picture.notices, ...notices] };
-    const made = { serial: ++serials, picture, rough: before.rough || rough };
-    treatedPictures.put(rough ? quickKey(key) : key, made);
-    return made;
-  };
+  const { placedInk, remember, isRemembered, dressed, pictureOf, withTreatments } = createPictureMemory(paths);
 
   const resolve = ({ recipe: stored, sources: known, dress, references = false, quick = false }: MarkView): ResolvedMark => {
     const tools = { fonts, paths, remember };
-    const isKept = quick ? (key: string) => pieces.get(key) !== undefined : undefined;
+    const isKept = quick ? isRemembered : undefined;
     const recipe = brought(stored, known, tools);
     const sources: Sources = freshened(known, (each) => brought(each, known, tools));
     const followed = derive(recipe, sources);

@@ -146,3 +146,7 @@ export const notUnderstoodTreatment: Problem = {
 /** A treatment of a kind as it begins. */
 export const newTreatment = (kind: TreatmentKindName, id: string, own: Readonly<Record<string, unknown>> = {}): KnownTreatment =>
   knownSchema.parse({ kind, id, ...own });
+
+/** Whether any of some treatments looks at the light. */
+export const looksAtLight = (treatments: readonly Treatment[] = []): boolean =>
+  treatments.some((each) => isKnownTreatment(each) && treatmentRow(each.kind).lit);
