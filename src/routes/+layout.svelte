@@ -2,7 +2,7 @@
   import '../app.css';
   import { onMount } from 'svelte';
   import { browser } from '$app/environment';
-  import { lookOnly } from '$lib/client/work/looks-only';
+  import { workAs } from '$lib/client/work/who-works';
   import { ThemeProvider } from 'flowbite-svelte';
   import FocusHint from '$lib/ui/FocusHint.svelte';
   import StayWhileOffline from '$lib/ui/StayWhileOffline.svelte';
@@ -11,9 +11,9 @@
   const { data, children } = $props();
 
   // Before any room is made; and again when somebody else signs in. The server renders for many at once and keeps nothing.
-  // svelte-ignore state_referenced_locally
-  if (browser) lookOnly(data.signedIn?.role === 'viewer');
-  $effect(() => lookOnly(data.signedIn?.role === 'viewer'));
+  const here = () => workAs({ person: data.signedIn?.id, looksOnly: data.signedIn?.role === 'viewer' });
+  if (browser) here();
+  $effect(here);
 
   // Whoever drives the page from outside sees that its scripts answer now.
   onMount(() => (document.documentElement.dataset['ready'] = ''));

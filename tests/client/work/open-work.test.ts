@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { undoStacks, type RevisionKind } from '$core/index';
 import { OpenWork } from '../../../src/lib/client/work/open-work.svelte';
-import { lookOnly } from '../../../src/lib/client/work/looks-only';
+import { workAs } from '../../../src/lib/client/work/who-works';
 import type { WorkForm } from '../../../src/lib/client/work/work-form';
 import { casesOf } from '../../support/deep';
 import { FakeLocks, FakeServer } from '../../support/fake-server';
@@ -111,6 +111,30 @@ describe('work in a page', () => {
       ['undo', 'b'],
     ]);
     expect([work.save.kind, work.content, work.past.length, work.future.length]).toEqual(['saved', 'b', 2, 1]);
+  });
+
+  it('that somebody left unsaved waits for them in this browser, and is never saved by who signs in next', async () => {
+    const tabs = new Tabs();
+    workAs({ person: 'ada', looksOnly: false });
+    const hers = await tabs.arrive();
+    tabs.server.reachable = false;
+    hers.commit('Type', 'hers');
+    await settled();
+    await tabs.kill(hers);
+    tabs.server.reachable = true;
+    workAs({ person: 'bo', looksOnly: false });
+    const his = await tabs.arrive();
+    his.commit('Type', 'his');
+    await settled();
+    expect([his.content, tabs.server.chain.map(({ content }) => content)]).toEqual(['his', ['start', 'his']]);
+    expect(await tabs.everything()).toContain('hers');
+    await tabs.kill(his);
+    workAs({ person: 'ada', looksOnly: false });
+    await tabs.arrive();
+    await settled();
+    // Now it is hers to go on with, or to keep beside what was saved meanwhile.
+    expect([...tabs.tries, ...tabs.server.chain.map(({ content }) => content), tabs.open.at(-1)?.content]).toContain('hers');
+    workAs({ looksOnly: false });
   });
 
   it('that a tab could not save is shown by the next one and saved; what was saved without an answer is not saved twice', async () => {
@@ -228,7 +252,7 @@ describe('work in a page', () => {
     await settled();
     await tabs.kill(before);
     tabs.server.reachable = true;
-    lookOnly(true);
+    workAs({ looksOnly: true });
     const work = await tabs.arrive();
     expect(work.content).toBe('start');
     work.preview('dragged');
@@ -239,7 +263,7 @@ describe('work in a page', () => {
     expect([work.content, work.unsaved, work.past.length]).toEqual(['start', false, 0]);
     expect(work.news).toContain('nothing was changed');
     expect(tabs.server.chain).toHaveLength(1);
-    lookOnly(false);
+    workAs({ looksOnly: false });
     const after = await tabs.arrive();
     expect(after.content).toBe('left here');
   });

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { z } from 'zod';
+import { whoWorks } from './who-works';
 
 /** A gesture that waits to be saved. */
 export interface WaitingGesture {
@@ -17,6 +18,8 @@ export interface JournalLine extends WaitingGesture {
   /** What was worked on, as `Moved.subject` names it. */
   readonly subject: string;
   readonly tab: string;
+  /** Who made it, by their id, where people sign in. */
+  readonly person?: string | undefined;
   /** Place in the tab's journal of this subject. */
   readonly seq: number;
   /** The number that the gesture, or the unsaved ones before it, began from. */
@@ -30,6 +33,7 @@ const lineSchema = z.object({
   version: z.literal(VERSION),
   subject: z.string(),
   tab: z.string(),
+  person: z.string().optional(),
   seq: z.number().int(),
   base: z.number().int().min(0),
   at: z.number(),
@@ -57,6 +61,12 @@ export interface LeftWork {
 interface Schema extends DBSchema {
   lines: { key: [string, string, number]; value: JournalLine };
 }
+
+/** Whether a line is of whoever sits here: where nobody signs in, and of lines that name nobody, all are. */
+const isOwn = (person: string | undefined): boolean => {
+  const here = whoWorks().person;
+  return person === undefined || here === undefined || person === here;
+};
 
 const lockOf = (tab: string): string => `lucky-thistle/tab/${tab}`;
 /** Locks tell which tabs live. Browsers keep them to secure addresses; without them every other journal counts as left. */
@@ -126,6 +136,7 @@ export class Journal {
       version: VERSION,
       subject: this.subject,
       tab: this.#tab,
+      ...(whoWorks().person === undefined ? {} : { person: whoWorks().person }),
       seq: first + index,
       base,
       at: Date.now(),
@@ -146,15 +157,18 @@ export class Journal {
     });
   }
 
-  /** Everything that tabs which are gone have left of this subject; it is this tab's to deal with from now on. */
+  /**
+   * Everything that tabs which are gone have left of this subject; it is this tab's to deal with from now on. What somebody else left who signs in
+   * in this browser stays there for them: it would be saved under another name.
+   */
   async left(): Promise<readonly LeftWork[]> {
     const from = await opened();
     if (!from) return [];
     const found: unknown[] = await from.getAll('lines', IDBKeyRange.bound([this.subject], [this.subject, []])).catch(() => []);
     const tabs = new Map<string, unknown[]>();
     for (const line of found) {
-      const { tab } = line as { tab: string };
-      if (tab !== this.#tab) tabs.set(tab, [...(tabs.get(tab) ?? []), line]);
+      const { tab, person } = line as { tab: string; person?: string };
+      if (tab !== this.#tab && isOwn(person)) tabs.set(tab, [...(tabs.get(tab) ?? []), line]);
     }
     const left: LeftWork[] = [];
     for (const [tab, lines] of tabs) {

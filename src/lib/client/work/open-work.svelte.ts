@@ -2,7 +2,7 @@ import type { Problem } from '$core/index';
 import { JsonText, request, type Answer } from '../request';
 import { Journal, type LeftWork, type WaitingGesture } from './journal';
 import { owedWorks, type OwedWork } from './left-work';
-import { looksOnly } from './looks-only';
+import { whoWorks } from './who-works';
 import { onNews } from './news';
 import { retryMs } from './retry';
 import { nextPortion, writtenWork, type ChangesOf } from './portions';
@@ -88,7 +88,7 @@ export class OpenWork<T> {
   async restore(): Promise<void> {
     this.#stopNews = onNews(this.#start.subject, (revision) => void this.#moved(revision));
     // What somebody left here who may work is taken up when they are back.
-    if (looksOnly()) return;
+    if (whoWorks().looksOnly) return;
     const works = await owedWorks(
       this.#journal,
       (ids) => this.#known(ids),
@@ -143,7 +143,7 @@ export class OpenWork<T> {
 
   /** Whoever may only look gets back what was there, and is told: nothing of it is kept, here or elsewhere. */
   #mayNot(): boolean {
-    if (!looksOnly()) return false;
+    if (!whoWorks().looksOnly) return false;
     this.cancel();
     this.news = 'Your role in this studio is to look: nothing was changed.';
     return true;
