@@ -255,8 +255,16 @@ describe('a brand file', () => {
       base: 1,
       gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Otherwise') }],
     });
-    // Nobody makes the second one: it waits.
-    await order();
+    // Nobody makes the second one: it waits, but for one that could not be made, as is said with all its reasons.
+    const waits = await order();
+    const reason = [{ code: 'no-such-mark', message: 'It could not be made.', fix: 'Try again.', path: ['canvas', 0] }];
+    const database = new pg.Client({ connectionString: here.databaseUrl });
+    await database.connect();
+    await database.query(`update "handover_file" set "state" = 'failed', "reason" = $2 where "id" = $1`, [
+      waits.files[0]?.id,
+      JSON.stringify(reason),
+    ]);
+    await database.end();
     const link = { name: 'For Ada', marks: [kept.id], tries: [kept2.id], packs: [first.id], word: '', endsAt: null };
     const { address = '' } = (await send<{ address?: string }>(`${brand}/links`, 'POST', link)).value;
     const said = await fetch(`${address}?/say`, {
@@ -285,7 +293,7 @@ describe('a brand file', () => {
     const named = (state: string, isOutdated: (mark: string) => boolean) =>
       ['kept', 'changed'].flatMap((mark) => ['png', 'svg'].map((type) => [`profiles/${mark}-300x300.${type}`, state, isOutdated(mark)]));
     expect(known).toEqual([
-      [2, ...named('stopped', () => false)],
+      [2, ...named('stopped', () => false).map(([name, state, is], at) => [name, at === 0 ? 'failed' : state, is])],
       [1, ...named('done', (mark) => mark === 'changed')],
     ]);
     expect(await outdated(here.url, second)).toEqual(known);

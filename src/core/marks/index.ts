@@ -155,7 +155,7 @@ export { thicknessOfArea, withWeight } from './weights/stroke-weight';
 export { weightsOf, type PartWeight } from './weights/weights';
 export { createResolver, type MarkView, type ResolvedMark, type ResolvedPart, type Resolver } from './drawing/resolve';
 export { inkOf } from './drawing/ink';
-export { Remembered } from './drawing/remembered';
+export { rememberedPieces } from './drawing/remembered';
 export * from './treating';
 export * from './building';
 export { mayEnter, movedInto } from './gathering/regather';

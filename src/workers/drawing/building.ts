@@ -9,7 +9,7 @@ import {
   madeBy,
   openFor,
   rebuilt,
-  Remembered,
+  rememberedPieces,
   screenPicture,
   startsOf,
   type Bounds,
@@ -35,21 +35,12 @@ const PIECES_KEPT = 3000;
 
 /** What builders make, and the marks that could follow one. */
 export function drawnBuilding(table: DrawingTable) {
-  const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
-  const remember = <T>(key: string, make: () => T): T => {
-    const kept = pieces.get(key);
-    if (kept) return kept.piece as T;
-    const piece = make();
-    pieces.put(key, { piece });
-    return piece;
-  };
+  const { remember } = rememberedPieces(PIECES_KEPT);
+
   async function building(built: Pick<NewBuilt, 'builder' | 'numbers' | 'heard'>, families: readonly string[] = []): Promise<BuildContext> {
     const { loader, paths } = table.ready();
     await loader.load([...fontsOfBuilt(built), ...families.map((family): FontChoice => ({ family, style: 'normal', axes: {} }))]);
-    return {
-      ...{ fonts: loader.shelf, paths, heard: built.heard },
-      remember: remember,
-    };
+    return { fonts: loader.shelf, paths, heard: built.heard, remember };
   }
 
   return {
@@ -111,7 +102,7 @@ export function drawnBuilding(table: DrawingTable) {
           resolver,
           fonts: loader.shelf,
           paths,
-          remember: remember,
+          remember,
         }),
       );
     },

@@ -9,7 +9,7 @@ import { outlinesIn, type DrawingNode } from './drawing';
 import { inColors } from './in-colors';
 import { inkOf } from './ink';
 import type { PaintedNode } from './painted';
-import { Remembered } from './remembered';
+import { Remembered, rememberedPieces } from './remembered';
 
 /** What is still on its way must not leave a picture without it behind. */
 const STILL_COMING: ReadonlySet<string> = new Set(['font-not-loaded', 'not-divided']);
@@ -44,7 +44,7 @@ const balanceOf = (nodes: readonly PaintedNode[]): Point | undefined => inkBalan
 export function createPictureMemory(paths: PathAlgebra) {
   const pictures = new Remembered<Body>(PICTURES_KEPT);
   const colored = new Remembered<readonly DrawingNode[]>(PICTURES_KEPT);
-  const pieces = new Remembered<{ readonly piece: unknown }>(PIECES_KEPT);
+  const { remember, isRemembered } = rememberedPieces(PIECES_KEPT);
   const inks = new Remembered<{ readonly ink: Bounds | undefined }>(PICTURES_KEPT);
   const treatedPictures = new Remembered<Omit<Body, 'balance'>>(PICTURES_KEPT);
   let serials = 0;
@@ -57,15 +57,6 @@ export function createPictureMemory(paths: PathAlgebra) {
     const ink = inkOf(picture.nodes, transform, shown);
     inks.put(key, { ink });
     return ink;
-  };
-
-  /** A costly piece, made once. */
-  const remember = <T>(key: string, make: () => T): T => {
-    const kept = pieces.get(key);
-    if (kept) return kept.piece as T;
-    const piece = make();
-    pieces.put(key, { piece });
-    return piece;
   };
 
   /** The nodes of a picture in their colors; outlines are shared between all dressings. */
@@ -114,6 +105,5 @@ export function createPictureMemory(paths: PathAlgebra) {
     return made;
   };
 
-  const isRemembered = (key: string): boolean => pieces.get(key) !== undefined;
   return { placedInk, remember, isRemembered, dressed, pictureOf, withTreatments };
 }

@@ -9,3 +9,18 @@ export class Remembered<T> {
     this.#kept.set(key, value);
   }
 }
+
+/** Costly pieces of any kind, made once by a key that says all that they depend on. @param most how many are kept */
+export function rememberedPieces(most: number) {
+  const kept = new Remembered<{ readonly piece: unknown }>(most);
+  return {
+    remember: <T>(key: string, make: () => T): T => {
+      const known = kept.get(key);
+      if (known) return known.piece as T;
+      const piece = make();
+      kept.put(key, { piece });
+      return piece;
+    },
+    isRemembered: (key: string): boolean => kept.get(key) !== undefined,
+  };
+}

@@ -13,7 +13,15 @@ export const PACKED_ALONG_BYTES = 96 * 1024 * 1024;
 
 /** Kept as it was written, whatever its readers would fill in. */
 const readBy = (schema: z.ZodType, what: string) => stored.refine((value) => schema.safeParse(value).success, `This is no ${what}.`);
-const problem = z.strictObject({ code: text(80), message: text(2000), fix: text(2000).optional() });
+const problem = z.strictObject({
+  code: text(80),
+  message: text(2000),
+  fix: text(2000).optional(),
+  path: z
+    .array(z.union([text(200), z.number()]))
+    .max(50)
+    .optional(),
+});
 
 const order = z.strictObject({
   process: z.enum(PROCESS_NAMES as readonly [ProcessName, ...ProcessName[]]),
@@ -61,6 +69,8 @@ export type FiledPack = z.infer<typeof packSchema>;
 /** The packs of a brand as its file has them, the oldest first. */
 export async function packsOf(em: EntityManager, brand: string): Promise<FiledPack[]> {
   let bytes = 0;
+  /** One file may be in many packs, and lies in the brand file once. */
+  const along = new Set<string>();
   const packs: FiledPack[] = [];
   for (const row of await em.fork().find(Handover, { brand }, { orderBy: { number: 'desc' } })) {
     const files = await em.fork().find(HandoverFile, { handover: row.id }, { orderBy: { position: 'asc' } });
@@ -68,15 +78,20 @@ export async function packsOf(em: EntityManager, brand: string): Promise<FiledPa
       .fork()
       .find(PrintOrder, { handoverFile: { handover: row.id }, answeredAt: { $ne: null } }, { orderBy: { askedAt: 'asc', id: 'asc' } });
     const filed = files.map((file): FiledPack['files'][number] => {
-      const goesAlong = file.sha256 !== null && file.sha256 !== undefined && bytes + (file.sizeBytes ?? 0) <= PACKED_ALONG_BYTES;
-      if (goesAlong) bytes += file.sizeBytes ?? 0;
+      const { sha256: digest, sizeBytes } = file;
+      const isThere = typeof digest === 'string' && along.has(digest);
+      const goesAlong = typeof digest === 'string' && (isThere || bytes + (sizeBytes ?? 0) <= PACKED_ALONG_BYTES);
+      if (goesAlong && !isThere) {
+        along.add(digest);
+        bytes += sizeBytes ?? 0;
+      }
       return {
         name: file.name,
         wanted: file.wanted as unknown as Record<string, unknown>,
         basis: { palette: file.basis.palette, marks: { ...file.basis.marks }, digest: file.basis.digest },
         state: goesAlong ? 'done' : file.state === 'failed' ? 'failed' : 'stopped',
-        sha256: goesAlong ? (file.sha256 ?? null) : null,
-        sizeBytes: goesAlong ? (file.sizeBytes ?? null) : null,
+        sha256: goesAlong ? digest : null,
+        sizeBytes: goesAlong ? (sizeBytes ?? null) : null,
         verdict: goesAlong || file.state === 'failed' ? (file.verdict as FiledPack['files'][number]['verdict']) : null,
         reason: file.state === 'failed' ? (file.reason as FiledPack['files'][number]['reason']) : null,
         madeAt: goesAlong || file.state === 'failed' ? atOrNull(file.madeAt) : null,
