@@ -24,17 +24,22 @@ export function indexedPng(rgba: Uint8Array, width: number, height: number): Uin
   const pixels = new DataView(rgba.buffer, rgba.byteOffset, rgba.byteLength);
   const colors = new Map<number, number>();
   const lines = Buffer.alloc((width + 1) * height);
+  // Most pixels are as the one before.
+  let [last, lastIndex] = [-1, 0];
   for (let y = 0, at = 0; y < height; y++) {
     const line = y * (width + 1) + 1;
     for (let x = 0; x < width; x++, at += 4) {
       const color = pixels.getUint32(at);
-      let index = colors.get(color);
-      if (index === undefined) {
-        if (colors.size === MOST_COLORS) return undefined;
-        index = colors.size;
-        colors.set(color, index);
+      if (color !== last) {
+        let index = colors.get(color);
+        if (index === undefined) {
+          if (colors.size === MOST_COLORS) return undefined;
+          index = colors.size;
+          colors.set(color, index);
+        }
+        [last, lastIndex] = [color, index];
       }
-      lines[line + x] = index;
+      lines[line + x] = lastIndex;
     }
   }
   const [palette, alphas] = [Buffer.alloc(colors.size * 3), Buffer.alloc(colors.size)];

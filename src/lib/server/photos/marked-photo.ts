@@ -67,8 +67,9 @@ const plainText = (text: string) =>
     .replace(/©/g, '(c)')
     .replace(/[^\x20-\x7e]/g, '?');
 
-/** Overlays that cover less of a photo than this are laid over it by the codec. */
+/** In larger photos, overlays that cover less than this are laid over by the codec, which never holds all pixels at once. */
 const SMALL_SHARE = 0.25;
+const HELD_PIXELS = 50_000_000;
 
 /** Formats that keep 16 bits a channel. */
 const DEEP_FORMATS: ReadonlySet<PhotoFormat> = new Set(['png', 'tiff']);
@@ -149,8 +150,8 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   const plain = overlays.every(({ blend }) => blend === 'normal');
   const keeps = output.keepProfile && order.hasProfile && plain;
   const covered = overlays.reduce((sum, overlay) => sum + overlay.widthPx * overlay.heightPx, 0);
-  // The codec takes longer to lay a veil over a photo than to read and write it; colors of its own and alpha are left to it.
-  const byHand = !plain || (!keeps && !deep && !hasAlpha && covered > SMALL_SHARE * wide * high);
+  // The codec takes all of a photo through other numbers to lay something over a corner of it; colors of its own and alpha are left to it.
+  const byHand = !plain || (!keeps && !deep && !hasAlpha && (wide * high <= HELD_PIXELS || covered > SMALL_SHARE * wide * high));
   if (!byHand)
     picture = picture.composite(
       overlays.map(({ rgba, widthPx: width, heightPx: height, left, top }) => ({

@@ -118,7 +118,13 @@ function compared(seen: Pixels, wanted: Pixels, most: number): readonly FileChec
       mean <= most && far <= FAR_MOST,
       `differs from the drawing by ${mean.toFixed(2)} of 255 on average, on light and on dark${far > FAR_MOST ? `; in ${far} places it is another` : ''}`,
     ),
-    check('ink', off <= 2, `its ink lies where it is drawn, to ${off} of ${Math.max(wanted.widthPx, wanted.heightPx)} px`),
+    check(
+      'ink',
+      off <= 2,
+      off === 0
+        ? 'its ink begins and ends where it is drawn'
+        : `its ink begins and ends ${off} px from where it is drawn, in a picture of ${Math.max(wanted.widthPx, wanted.heightPx)} px`,
+    ),
   ];
 }
 
