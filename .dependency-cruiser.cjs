@@ -45,6 +45,13 @@ module.exports = {
       // Addresses are what pages and the server have to say alike.
       to: { path: '^src/(lib/(?!server|addresses)|routes|workers)' },
     },
+    {
+      name: 'pixels-are-light',
+      comment: 'The thread for pixels loads codecs and nothing else: what it knows is looked through with every picture.',
+      severity: 'error',
+      from: { path: '^src/lib/server/pixels/', pathNot: '/in-pixels\\.ts$' },
+      to: { path: ['^src/core/index', '^src/lib/server/(?!pixels/|heavy/manners)'] },
+    },
     { name: 'lib-knows-no-routes', severity: 'error', from: { path: '^src/lib/' }, to: { path: '^src/routes/' } },
     {
       name: 'rooms-stand-apart',

@@ -14,6 +14,7 @@ export default defineConfig({
     rolldownOptions: {
       input: {
         worker: here('./src/lib/server/heavy/worker.ts'),
+        pixels: here('./src/lib/server/pixels/thread.ts'),
         packs: here('./src/lib/server/jobs/process.ts'),
         people: here('./src/lib/server/sign-in/command.ts'),
       },

@@ -2,9 +2,8 @@ import { Resvg } from '@resvg/resvg-js';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { canvasSchema, createPart, EMPTY_RECIPE, expect as valueOf, startOf, STARTING_PALETTE, type Form } from '$core/index';
-import type { PictureSubject } from '../../src/lib/server/formats';
-import { png } from '../../src/lib/server/formats/png';
-import { plainPng, rendered, straight } from '../../src/lib/server/formats/rendered';
+import { FORMATS, type PictureSubject } from '../../src/lib/server/formats';
+import { plainPng, rendered, straight } from '../../src/lib/server/pixels/rendered';
 import { random } from '../support/random';
 
 /** Disks of any color and opacity, one over the other. */
@@ -34,7 +33,7 @@ describe('a PNG', () => {
     ['in px', { width: 120 }, undefined],
   ] as const)('%s says its resolution, clear and on a ground, or none', async (_name, canvas, dpi) => {
     for (const ground of [undefined, '#ffffff'] as const) {
-      const file = Buffer.from(await png.make(subject, { canvas: canvasSchema.parse(canvas), ground }));
+      const file = Buffer.from(await FORMATS.png.make(subject, { canvas: canvasSchema.parse(canvas), ground }));
       const at = file.indexOf('pHYs');
       if (dpi === undefined) expect(at).toBe(-1);
       else expect(file.readUInt32BE(at + 4) * 0.0254).toBeCloseTo(dpi, 0);

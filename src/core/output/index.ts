@@ -1,11 +1,10 @@
 export { pathData, written } from './path-data';
-export { dotsPerInchOf, withDensity, withoutDensity } from './png-density';
+export { dotsPerInchOf, withDensity, withoutDensity, withText } from './png';
 export { LARGEST_PICTURE_PX, rasterFrame, roundFrame, SMALLEST_PICTURE_PX, type PictureSize, type RasterFrame } from './raster-frame';
 export { newsOf, screenPicture, withNews, type DrawnPicture, type PictureNews, type ScreenPicture } from './screen';
 export { groupMarkup, groupPieces, toSvg, type GroupPieces, type PictureAddress, type SvgOptions } from './svg';
 export { FILE_FORMATS, FORMAT_NAMES, formatOf, isFormat, type FileFormat, type FormatName } from './file-formats';
 export { weldedOutlines } from './welded';
-export { withText } from './png-text';
 export {
   ANCHORS,
   CANVAS_UNITS,

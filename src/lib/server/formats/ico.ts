@@ -1,7 +1,6 @@
 import { expect as valueOf, ICON_SIDES_PX, icoFile } from '$core/index';
-import { drawnPixels } from './drawn-pixels';
 import type { Format } from './format';
-import { plainPng } from './rendered';
+import { pixelFile } from './pixel-format';
 
 /** An icon of many sizes in one file, each drawn for itself. */
 export const ico: Format = {
@@ -9,7 +8,7 @@ export const ico: Format = {
     const pictures = [];
     for (const sidePx of ICON_SIDES_PX) {
       const canvas = { ...order.canvas, unit: 'px' as const, width: sidePx, height: sidePx, bleedMm: 0 };
-      pictures.push({ sidePx, png: await plainPng(await drawnPixels(subject, { ...order, canvas })) });
+      pictures.push({ sidePx, png: await pixelFile('plain', subject, { ...order, canvas }) });
     }
     return valueOf(icoFile(pictures));
   },

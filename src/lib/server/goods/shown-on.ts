@@ -15,7 +15,7 @@ import {
 } from '$core/index';
 import type { PictureSubject } from '../formats';
 import { embedded, framed } from '../formats/framed';
-import { rendered, straight } from '../formats/rendered';
+import { rendered, straight } from '../pixels/rendered';
 import { notFound } from '../http/problem-error';
 import { onOwnPhoto, ownFacts, type OwnOrder } from './own-photo';
 import { sceneLayers, scenes } from './scenes';

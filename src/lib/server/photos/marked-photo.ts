@@ -1,9 +1,10 @@
-import sharp, { type Sharp } from 'sharp';
-import { layOver, toSvg, type BlendFormula, type Group, type PhotoFormat, type PhotoOutput } from '$core/index';
+import sharp from 'sharp';
+import { toSvg, type BlendFormula, type Group, type PhotoFormat } from '$core/index';
 import { storedFile } from '../files';
 import { pathAlgebra } from '../fonts';
 import { embedded } from '../formats/framed';
-import { rendered } from '../formats/rendered';
+import { inPixels } from '../pixels/in-pixels';
+import type { OverlayOrder } from '../pixels/marked';
 import { toldJpeg } from './jpeg-segments';
 import { laidOver, reportOf, saidRights, sourcesOf, xmpOf, type MarkingOrder, type PhotoReport, type UnderWatermark } from './laid-over';
 
@@ -16,15 +17,6 @@ export interface PhotoOrder extends MarkingOrder, UnderWatermark {
 
 /** No strip of an overlay has more pixels, so that memory stays bounded however large the photo is. */
 const STRIP_PIXELS = 16_000_000;
-/** A piece of a watermark in pixels: premultiplied, where it lies on the photo. */
-interface Overlay {
-  readonly blend: BlendFormula;
-  readonly rgba: Buffer;
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly left: number;
-  readonly top: number;
-}
 
 /** A box around groups' ink, in whole pixels within the photo; nothing where they lie outside. */
 interface Box {
@@ -41,18 +33,17 @@ async function overlaysOf(
   blend: BlendFormula,
   scale: number,
   own: ReadonlySet<string>,
-): Promise<readonly Overlay[]> {
+): Promise<readonly OverlayOrder[]> {
   const wide = box.right - box.left;
   const rows = Math.max(1, Math.floor(STRIP_PIXELS / wide));
   const plain = groups.map((group) => ({ ...group, blend: 'normal' as const }));
   const pictureAddress = await embedded({ groups: plain }, own, scale);
-  const overlays: Overlay[] = [];
+  const overlays: OverlayOrder[] = [];
   for (let top = box.top; top < box.bottom; top += rows) {
     const bottom = Math.min(box.bottom, top + rows);
     const view = { left: box.left / scale, right: box.right / scale, top: top / scale, bottom: bottom / scale };
     const svg = toSvg({ groups: plain }, { box: view, title: '', widthPx: wide, heightPx: bottom - top, pictureAddress });
-    const { premultiplied, widthPx, heightPx } = await rendered(svg, wide);
-    overlays.push({ blend, rgba: premultiplied, widthPx, heightPx, left: box.left, top });
+    overlays.push({ blend, svg, widthPx: wide, left: box.left, top });
   }
   return overlays;
 }
@@ -67,40 +58,8 @@ const plainText = (text: string) =>
     .replace(/©/g, '(c)')
     .replace(/[^\x20-\x7e]/g, '?');
 
-/** In larger photos, overlays that cover less than this are laid over by the codec, which never holds all pixels at once. */
-const SMALL_SHARE = 0.25;
-const HELD_PIXELS = 50_000_000;
-
 /** Formats that keep 16 bits a channel. */
 const DEEP_FORMATS: ReadonlySet<PhotoFormat> = new Set(['png', 'tiff']);
-
-function written(picture: Sharp, { format, quality }: PhotoOutput): Sharp {
-  switch (format) {
-    case 'jpeg':
-      return picture.flatten({ background: '#ffffff' }).jpeg({ quality, chromaSubsampling: quality >= 90 ? '4:4:4' : '4:2:0' });
-    case 'png':
-      return picture.png({ compressionLevel: 3 });
-    case 'webp':
-      return picture.webp({ quality, effort: 2 });
-    case 'tiff':
-      return picture.tiff({ compression: 'deflate', predictor: 'horizontal' });
-    case 'avif':
-      return picture.avif({ quality, effort: 2 });
-  }
-}
-
-/** Blends what is laid over a photo by the published formulas, in sRGB: the codec's own way gives other colors where a source is translucent. */
-async function blendedOver(picture: Sharp, overlays: readonly Overlay[], deep: boolean): Promise<Sharp> {
-  const { data, info } = await picture
-    .toColourspace(deep ? 'rgb16' : 'srgb')
-    .raw({ depth: deep ? 'ushort' : 'uchar' })
-    .toBuffer({ resolveWithObject: true });
-  const pixels = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data;
-  for (const overlay of overlays)
-    layOver(overlay.blend, pixels, { widthPx: info.width, channels: info.channels, most: deep ? 65535 : 255 }, overlay);
-  const { width, height, channels } = info;
-  return sharp(pixels, { raw: { width, height, channels } });
-}
 
 let srgb: Promise<Uint8Array> | undefined;
 /** The profile that says sRGB, as the codec has it. */
@@ -120,7 +79,7 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   const scale = output.longestPx === undefined ? 1 : Math.min(1, output.longestPx / longer);
   const [wide, high] = [Math.max(1, Math.round(widthPx * scale)), Math.max(1, Math.round(heightPx * scale))];
   const whole = { left: 0, top: 0, right: wide, bottom: high };
-  const overlays: Overlay[] = [];
+  const overlays: OverlayOrder[] = [];
   const stampBoxes = new Map(
     laid.stamps.map((stamp): readonly [string, Box] => {
       const reach = (Math.hypot(stamp.widthPx, stamp.heightPx) / 2) * (1 + AROUND) * scale + 2;
@@ -142,48 +101,27 @@ export async function markedPhoto(order: PhotoOrder): Promise<{ readonly bytes: 
   }
 
   const deep = output.deep && order.bits === 16 && DEEP_FORMATS.has(output.format);
-  const opened = sharp(await storedFile(order.sha256), { limitInputPixels: false, failOn: 'error' });
-  const { hasAlpha } = await opened.metadata();
-  let picture = opened.rotate();
-  if (deep) picture = picture.pipelineColourspace('rgb16');
-  if (scale < 1) picture = picture.resize({ width: wide, height: high, fit: 'fill' });
-  const plain = overlays.every(({ blend }) => blend === 'normal');
-  const keeps = output.keepProfile && order.hasProfile && plain;
-  const covered = overlays.reduce((sum, overlay) => sum + overlay.widthPx * overlay.heightPx, 0);
-  // The codec takes all of a photo through other numbers to lay something over a corner of it; colors of its own and alpha are left to it.
-  const byHand = !plain || (!keeps && !deep && !hasAlpha && (wide * high <= HELD_PIXELS || covered > SMALL_SHARE * wide * high));
-  if (!byHand)
-    picture = picture.composite(
-      overlays.map(({ rgba, widthPx: width, heightPx: height, left, top }) => ({
-        input: rgba,
-        raw: { width, height, channels: 4 as const },
-        // What the renderer hands over is premultiplied already.
-        premultiplied: true,
-        left,
-        top,
-      })),
-    );
-  else picture = await blendedOver(picture, overlays, deep);
-  const isJpeg = output.format === 'jpeg';
-  if (keeps) picture = picture.keepIccProfile();
-  else {
-    picture = picture.toColourspace(deep ? 'rgb16' : 'srgb');
-    // The codec would put every pixel through the profile that it is in already, which takes as long as all the rest.
-    if (!isJpeg) picture = picture.withIccProfile('srgb');
-  }
+  const keepsProfile = output.keepProfile && order.hasProfile && overlays.every(({ blend }) => blend === 'normal');
   const said = saidRights(order);
-  picture = picture
-    .withExif({
-      IFD0: {
-        ...(output.creator ? { Artist: plainText(output.creator) } : {}),
-        ...(said ? { Copyright: plainText(said).slice(0, 2000) } : {}),
-        Software: 'Lucky Thistle',
-      },
-    })
-    .withXmp(xmpOf(order));
-  const file = await written(picture, output).toBuffer();
-  const told = { said: { creator: output.creator, copyright: said }, ...(keeps ? {} : { profile: await srgbProfile() }) };
-  const bytes = isJpeg ? toldJpeg(file, told) : file;
+  const file = await inPixels('marked', {
+    file: await storedFile(order.sha256),
+    overlays,
+    widthPx: wide,
+    heightPx: high,
+    smaller: scale < 1,
+    deep,
+    keepsProfile,
+    format: output.format,
+    quality: output.quality,
+    exif: {
+      ...(output.creator ? { Artist: plainText(output.creator) } : {}),
+      ...(said ? { Copyright: plainText(said).slice(0, 2000) } : {}),
+      Software: 'Lucky Thistle',
+    },
+    xmp: xmpOf(order),
+  });
+  const told = { said: { creator: output.creator, copyright: said }, ...(keepsProfile ? {} : { profile: await srgbProfile() }) };
+  const bytes = output.format === 'jpeg' ? toldJpeg(file, told) : file;
   return {
     bytes,
     report: {

@@ -11,13 +11,6 @@ import {
   type Hex,
 } from '$core/index';
 
-/** Pixels as they are compared: RGBA, 8 bits, not premultiplied. */
-export interface Pixels {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly data: Uint8ClampedArray;
-}
-
 /** How pictures are found by whoever paints. */
 export type PictureBytes = (sha256: string) => Promise<Uint8Array>;
 
@@ -131,13 +124,6 @@ class Painter {
 }
 
 const six = ({ a, b, c, d, e, f }: Affine) => [a, b, c, d, e, f] as const;
-
-/** Pixels of a canvas. */
-export const pixelsOf = (canvas: Canvas): Pixels => ({
-  widthPx: canvas.width,
-  heightPx: canvas.height,
-  data: canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data,
-});
 
 /** A drawing on a canvas, painted by Skia. @param ground painted first */
 export async function painted(

@@ -2,9 +2,11 @@ import { blurredSides, formatOf, picturesIn, type CanvasFrame, type Drawing, typ
 import { storedFile } from '../files';
 import type { FileOrder, PictureSubject } from '../formats';
 import { framed } from '../formats/framed';
-import { painted, type Pixels } from './painted';
+import type { Pixels } from '../pixels/pixels';
+import { smaller, smallSize } from '../pixels/seen';
+import { painted } from './painted';
 import { check, type FileCheck, type FileVerdict } from './verdict';
-import { READERS, smaller, smallSize, type Seen } from './readers';
+import { READERS, type Seen } from './readers';
 
 /** Mean difference from the drawing as another renderer paints it, of 255. */
 const MEAN_MOST = { pixels: 2, lossy: 3, vector: 2 } as const;

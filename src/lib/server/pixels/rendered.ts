@@ -1,6 +1,6 @@
 import { renderAsync } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
-import { LARGEST_PICTURE_PX, withoutDensity } from '$core/index';
+import { withoutDensity } from '$core/output/png';
 
 /** Pixels as they come from the renderer: RGBA, 8 bits a channel, colors multiplied by alpha. */
 export interface Rendered {
@@ -31,13 +31,13 @@ const FINER = 4;
 /** Small is a picture with no side longer than this. */
 const SMALL_PX = 512;
 
+/** How many times finer a picture of this size is rendered. */
+export const finerOf = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number }): number =>
+  Math.max(widthPx, heightPx) <= SMALL_PX ? FINER : 1;
+
 /** Renders a drawing of ours in its final size, small pictures from finer ones. @param svg without text, its pictures good for pixels so many times finer */
-export async function renderedFine(
-  svg: (finer: number) => Promise<string>,
-  { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
-): Promise<Rendered> {
-  const finer = Math.max(widthPx, heightPx) <= SMALL_PX ? FINER : 1;
-  const drawn = await rendered(await svg(finer), widthPx * finer);
+export async function renderedFine(svg: string, finer: number, widthPx: number): Promise<Rendered> {
+  const drawn = await rendered(svg, widthPx * finer);
   return finer === 1 ? drawn : means(drawn, finer);
 }
 
@@ -100,7 +100,8 @@ export function straight({ premultiplied: rgba, widthPx, heightPx }: Rendered): 
 export const toCodec = ({ rgba, widthPx, heightPx }: StraightPixels): Sharp =>
   sharp(rgba, {
     raw: { width: widthPx, height: heightPx, channels: 4 },
-    limitInputPixels: LARGEST_PICTURE_PX * LARGEST_PICTURE_PX,
+    // Its size was checked where the picture was asked for.
+    limitInputPixels: false,
   });
 
 /** The pixels as a PNG that says nothing but them: the codec would claim 25.4 pixels per inch where nobody said any. */

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../units/length';
+import { MM_PER_INCH } from '../../units/length';
 
 const SIGNATURE = 8;
 /** Length, type and checksum of a chunk. */

@@ -1,4 +1,4 @@
-import { insertChunk } from './png-density';
+import { insertChunk } from './density';
 
 /**
  * Writes lines of text into a PNG, right after IHDR.

@@ -1,0 +1,2 @@
+export { dotsPerInchOf, withDensity, withoutDensity } from './density';
+export { withText } from './text';
