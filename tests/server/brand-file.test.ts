@@ -7,10 +7,11 @@ import pg from 'pg';
 import sharp from 'sharp';
 import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { canvasSchema, photoDeskSchema, startStamp, writeRecipe } from '$core/index';
+import { photoDeskSchema, startStamp, writeRecipe } from '$core/index';
 import { ensureDatabase } from '../../scripts/setup/cluster.mjs';
 import { PROJECT } from '../../scripts/setup/project.mjs';
 import { nameRecipe, palette, read, recipeOf, send } from '../support/api';
+import { brandJson, bring, census, fileOf, sayingSize } from '../support/brand-file';
 import { casesOf } from '../support/deep';
 import { randomMark } from '../support/random-marks';
 import { startTestApp } from '../support/test-app';
@@ -24,56 +25,6 @@ afterAll(async () => {
   await here.stop();
   await there.stop();
 });
-
-const fileOf = async (home: string, slug: string) =>
-  new Uint8Array(await (await fetch(`${home}/api/brands/${slug}/brand-file`)).arrayBuffer());
-async function bring(home: string, file: Uint8Array) {
-  const response = await fetch(`${home}/api/brand-files`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/zip' },
-    body: new Uint8Array(file),
-  });
-  return { status: response.status, value: (await response.json()) as { slug?: string; problems?: { code: string; message: string }[] } };
-}
-const brandJson = (file: Uint8Array) => strFromU8(unzipSync(file)['brand.json'] as Uint8Array);
-
-/** The same ZIP, saying another size of what is packed in it. @source PKWARE, APPNOTE.TXT 4.3.7 and 4.3.12: the size lies 22 and 24 bytes from the signature */
-function sayingSize(zip: Uint8Array, is: number, says: number): Uint8Array {
-  const bytes = Buffer.from(zip);
-  for (const [signature, from] of [
-    ['PK\u0003\u0004', 22],
-    ['PK\u0001\u0002', 24],
-  ] as const)
-    for (let at = bytes.indexOf(signature, 0, 'latin1'); at >= 0; at = bytes.indexOf(signature, at + 4, 'latin1'))
-      if (bytes.readUInt32LE(at + from) === is) bytes.writeUInt32LE(says, at + from);
-  return new Uint8Array(bytes);
-}
-
-/** How many rows every table has: nothing of a refused file may be in any of them. */
-async function census(databaseUrl: string): Promise<unknown> {
-  const client = new pg.Client({ connectionString: databaseUrl });
-  await client.connect();
-  const counts: Record<string, number> = {};
-  for (const table of [
-    'brand',
-    'palette',
-    'mark',
-    'revision',
-    'try',
-    'document',
-    'picture',
-    'photo',
-    'own_font',
-    'handover',
-    'handover_file',
-    'print_order',
-    'client_link',
-    'client_note',
-  ])
-    counts[table] = Number((await client.query<{ n: string }>(`select count(*) as n from "${table}"`)).rows[0]?.n);
-  await client.end();
-  return counts;
-}
 
 describe('a brand file', () => {
   it('holds the demo brands whole: read into another installation they are the same to the byte, recipes, revisions, tries, documents, pictures', async () => {
@@ -219,135 +170,6 @@ describe('a brand file', () => {
     // A file of the form before, which knows no photos.
     const { photos: _photos, photosLeftOut: _left, ...older } = data;
     expect((await bring(there.url, written(older, {}, 1))).status).toBe(201);
-  });
-
-  it('has the packs in it, their files, what the desk answered and what clients said; in a second copy they know what they show', async () => {
-    const slug = (await send<{ slug: string }>(`${here.url}/api/brands`, 'POST', { name: 'Packed', palette })).value.slug;
-    const home = (app: string, of = slug) => `${app}/api/brands/${of}`;
-    const brand = home(here.url);
-    const newMark = async (name: string) =>
-      (await send<{ id: string; slug: string }>(`${brand}/marks`, 'POST', { name, role: 'primary', recipe: nameRecipe(name) })).value;
-    const [kept, changed] = [await newMark('Kept'), await newMark('Changed')];
-    const kept2 = (await send<{ id: string }>(`${brand}/marks/${kept.slug}/tries`, 'POST', { name: 'Bold', recipe: nameRecipe('Bold') }))
-      .value;
-    interface Pack {
-      readonly id: string;
-      readonly number: number;
-      readonly files: readonly { readonly id: string; readonly name: string; readonly state: string; readonly outdated: boolean }[];
-    }
-    const packs = (app: string, of?: string) => read<readonly Pack[]>(`${home(app, of)}/handovers`);
-    const sizes = [{ label: 'small', canvas: canvasSchema.parse({ width: 300, height: 300, dpi: 300 }) }];
-    const pack = { id: 'profiles', kind: 'profiles', marks: [kept.id, changed.id], dressings: ['full'], formats: ['png', 'svg'], sizes };
-    const plan = { pattern: '{mark}-{size}', packs: [pack] };
-    const order = async () => (await send<Pack>(`${brand}/handovers`, 'POST', { id: randomUUID(), name: 'First', plan })).value;
-    const states = async (app: string, of?: string) => (await packs(app, of)).flatMap(({ files }) => files.map(({ state }) => state));
-    const worker = await here.worker();
-    const first = await order();
-    await expect.poll(() => states(here.url), { timeout: 100_000 }).toEqual(['done', 'done', 'done', 'done']);
-    const letter = `${randomUUID().slice(0, -2)}00`;
-    const png = first.files.find(({ name }) => name.endsWith('.png'));
-    await send(`${brand}/print-orders`, 'POST', { id: letter, file: png?.id, process: 'shirt' });
-    const answers = async (app: string, of?: string) =>
-      (await read<readonly { answer: unknown }[]>(`${home(app, of)}/print-orders`)).map(({ answer }) => answer);
-    await expect.poll(() => answers(here.url), { timeout: 60_000 }).toEqual([expect.objectContaining({ accepted: false })]);
-    await worker.stop();
-    await send(`${brand}/marks/${changed.slug}/revisions`, 'POST', {
-      base: 1,
-      gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Otherwise') }],
-    });
-    // Nobody makes the second one: it waits, but for one that could not be made, as is said with all its reasons.
-    const waits = await order();
-    const reason = [{ code: 'no-such-mark', message: 'It could not be made.', fix: 'Try again.', path: ['canvas', 0] }];
-    const database = new pg.Client({ connectionString: here.databaseUrl });
-    await database.connect();
-    await database.query(`update "handover_file" set "state" = 'failed', "reason" = $2 where "id" = $1`, [
-      waits.files[0]?.id,
-      JSON.stringify(reason),
-    ]);
-    await database.end();
-    const link = { name: 'For Ada', marks: [kept.id], tries: [kept2.id], packs: [first.id], word: '', endsAt: null };
-    const { address = '' } = (await send<{ address?: string }>(`${brand}/links`, 'POST', link)).value;
-    const said = await fetch(`${address}?/say`, {
-      method: 'POST',
-      redirect: 'manual',
-      headers: { accept: 'text/html', 'content-type': 'application/x-www-form-urlencoded', origin: new URL(address).origin },
-      body: new URLSearchParams({ mark: kept.id, try: kept2.id, name: 'Ada', kind: 'yes' }),
-    });
-    expect(said.status).toBe(303);
-    const notesOf = async (app: string, of?: string) =>
-      (await read<{ notes: readonly { try: { name: string } | null; name: string; kind: string }[] }>(`${home(app, of)}/links`)).notes.map(
-        ({ name, kind, try: about }) => [name, kind, about?.name],
-      );
-    expect(await notesOf(here.url)).toEqual([['Ada', 'yes', 'Bold']]);
-
-    const file = await fileOf(here.url, slug);
-    const taken = await bring(there.url, file);
-    expect(taken.status, JSON.stringify(taken.value)).toBe(201);
-    expect(brandJson(await fileOf(there.url, slug))).toBe(brandJson(file));
-    expect(brandJson(file)).not.toContain(new URL(address).pathname.split('/').at(-1));
-    // A second copy beside the first, with ids of its own: the files are the same, what is out of date stays so, and nothing else becomes it.
-    const second = (await bring(here.url, file)).value.slug ?? '';
-    const outdated = async (app: string, of?: string) =>
-      (await packs(app, of)).map(({ number, files }) => [number, ...files.map((each) => [each.name, each.state, each.outdated])]);
-    const known = await outdated(there.url);
-    const named = (state: string, isOutdated: (mark: string) => boolean) =>
-      ['kept', 'changed'].flatMap((mark) => ['png', 'svg'].map((type) => [`profiles/${mark}-300x300.${type}`, state, isOutdated(mark)]));
-    expect(known).toEqual([
-      [2, ...named('stopped', () => false).map(([name, state, is], at) => [name, at === 0 ? 'failed' : state, is])],
-      [1, ...named('done', (mark) => mark === 'changed')],
-    ]);
-    expect(await outdated(here.url, second)).toEqual(known);
-    for (const [app, of] of [
-      [there.url, slug],
-      [here.url, second],
-    ] as const) {
-      expect(await answers(app, of)).toEqual(await answers(here.url));
-      expect(await notesOf(app, of)).toEqual([['Ada', 'yes', 'Bold']]);
-      const [, done] = await packs(app, of);
-      const [one, other] = await Promise.all(
-        [`${home(app, of)}/handovers/${done?.id}`, `${brand}/handovers/${first.id}`].map(async (at) =>
-          unzipSync(new Uint8Array(await (await fetch(`${at}/pack.zip`)).arrayBuffer())),
-        ),
-      );
-      expect(Object.keys(one ?? {})).toEqual(Object.keys(other ?? {}));
-      for (const [name, bytes] of Object.entries(other ?? {}))
-        if (/png|svg/.test(name)) expect(Buffer.compare(Buffer.from(one?.[name] ?? []), Buffer.from(bytes)), name).toBe(0);
-    }
-    // What did not go along is made where it came to, from the revisions it was ordered from.
-    const elsewhere = await there.worker();
-    const [waiting] = await packs(there.url);
-    await send(`${home(there.url)}/handovers/${waiting?.id}`, 'PATCH', { do: 'resume' });
-    await expect.poll(() => states(there.url), { timeout: 100_000 }).toEqual(Array.from({ length: 8 }, () => 'done'));
-    await elsewhere.stop();
-
-    const entries = unzipSync(file);
-    type Json = {
-      packs: { id: string; basis: { palette: number }; files: { name: string; sha256: string | null }[] }[];
-      clientLinks: { notes: { mark: string }[] }[];
-    };
-    const changedTo = (change: (data: Json) => void) => {
-      const data = JSON.parse(brandJson(file)) as Json;
-      change(data);
-      const bytes = strToU8(JSON.stringify(data));
-      const brandSha256 = createHash('sha256').update(bytes).digest('hex');
-      const cover = JSON.parse(strFromU8(entries['cover.json'] as Uint8Array)) as object;
-      return zipSync({ ...entries, 'cover.json': strToU8(JSON.stringify({ ...cover, brandSha256 })), 'brand.json': bytes });
-    };
-    const before = await census(there.databaseUrl);
-    const [firstFile] = (JSON.parse(brandJson(file)) as Json).packs[0]?.files ?? [];
-    for (const [what, bad] of [
-      ['a file that climbs out of its pack', changedTo(({ packs: [each] }) => each?.files.forEach((one) => (one.name = '../../evil.svg')))],
-      ['a pack of a palette that is not there', changedTo(({ packs: [each] }) => each && (each.basis.palette = 40))],
-      ['a pack twice', changedTo((data) => data.packs.push(data.packs[0] as Json['packs'][number]))],
-      ['a done file without its bytes', changedTo(({ packs: [each] }) => each?.files.forEach((one) => (one.sha256 = null)))],
-      ['a packed file that is another', zipSync({ ...entries, [`files/${firstFile?.sha256}`]: strToU8('<svg onload="alert(1)"/>') })],
-      ['a note on a strange mark', changedTo(({ clientLinks }) => clientLinks[0]?.notes.forEach((each) => (each.mark = randomUUID())))],
-    ] as const) {
-      const { status, value } = await bring(there.url, bad);
-      expect([what, status]).toEqual([what, 422]);
-      expect(value.problems?.[0]?.message, what).toMatch(/\w{3}/);
-    }
-    expect(await census(there.databaseUrl)).toEqual(before);
   });
 
   it('brought in where it is already, stands beside it with ids of its own, and marks follow those of the copy', async () => {
