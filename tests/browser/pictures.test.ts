@@ -199,7 +199,7 @@ describe('a picture on the table', () => {
       await says('after 2 strokes');
       await rests('looking');
       await page.locator('dialog button ::-p-text(Take the ground out)').click();
-      await expect.poll(async () => (await part())?.cut?.strokes.length, { timeout: 20_000 }).toBe(2);
+      await expect.poll(async () => (await part())?.cut?.strokes.length).toBe(2);
 
       await page.locator('button ::-p-text(Turn into outlines)').click();
       await says('points');

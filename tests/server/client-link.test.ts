@@ -241,7 +241,13 @@ describe('a client’s link', () => {
     });
     expect(ordered.status, JSON.stringify(ordered.value)).toBeLessThan(300);
     const withPack = await opened({ packs: [ordered.value.id] });
-    await expect.poll(() => status(`${withPack.address}/packs/${ordered.value.id}.zip`)).toBe(200);
+    // The studio is asked whether it is made: a client who asks too often is slowed down.
+    const made = async () =>
+      (await read<{ files: readonly { state: string }[] }>(`${home}/handovers/${ordered.value.id}`)).files.every(
+        ({ state }) => state === 'done',
+      );
+    await expect.poll(made, { timeout: 120_000, interval: 500 }).toBe(true);
+    expect(await status(`${withPack.address}/packs/${ordered.value.id}.zip`)).toBe(200);
     expect(await (await fetch(withPack.address)).text()).toContain('For the sign');
     expect(await status(`${address}/packs/${ordered.value.id}.zip`)).toBe(404);
     expect(await status(`${withPack.address}/packs/${ordered.value.id}`)).toBe(404);
