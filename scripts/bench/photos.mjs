@@ -113,7 +113,7 @@ export async function goodsComposed(home) {
 export async function dragOverPhoto(browser, home) {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/tidewrack-ceramics/photos`, { waitUntil: 'networkidle0' });
+  await page.goto(`${home}/brands/tidewrack-aerial/photos`, { waitUntil: 'networkidle0' });
   const hold = await page.waitForSelector('[data-stamp] .hold');
   const veiled = await page.$$eval('.laid', ([laid]) => (laid?.querySelectorAll('path').length ?? 0) > 20);
   if (!veiled) throw new Error('The photo has no veil.');
