@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import sharp from 'sharp';
-import { row } from './figures.mjs';
 
 const COUNT = 24;
 const [WIDE, HIGH] = [6000, 4000];
@@ -102,58 +101,4 @@ export async function goodsComposed(home) {
     );
   }
   return lines;
-}
-
-/**
- * A stamp dragged over a photo that has a veil as well, as a hand drags it: from one frame to the next, and from a move of the hand to the picture of it.
- * @param {import('puppeteer-core').Browser} browser
- * @param {string} home
- * @returns {Promise<string[]>}
- */
-export async function dragOverPhoto(browser, home) {
-  const page = await browser.newPage();
-  await page.setViewport({ width: 1280, height: 800 });
-  await page.goto(`${home}/brands/tidewrack-aerial/photos`, { waitUntil: 'networkidle0' });
-  const hold = await page.waitForSelector('[data-stamp] .hold');
-  const veiled = await page.$$eval('.laid', ([laid]) => (laid?.querySelectorAll('path').length ?? 0) > 20);
-  if (!veiled) throw new Error('The photo has no veil.');
-  const box = await hold?.boundingBox();
-  const at = { x: (box?.x ?? 0) + (box?.width ?? 0) / 2, y: (box?.y ?? 0) + (box?.height ?? 0) / 2 };
-  await page.mouse.move(at.x, at.y);
-  await page.mouse.down();
-  await page.evaluate(() => {
-    const log = { frames: /** @type {number[]} */ ([]), toPicture: /** @type {number[]} */ ([]), moved: 0, going: true };
-    Object.assign(window, { benchLog: log });
-    document.addEventListener('pointermove', (event) => (log.moved ||= event.timeStamp), true);
-    new MutationObserver(() => {
-      if (log.moved > 0) log.toPicture.push(performance.now() - log.moved);
-      log.moved = 0;
-    }).observe(/** @type {Element} */ (document.querySelector('.laid')?.parentElement), {
-      attributes: true,
-      childList: true,
-      subtree: true,
-    });
-    let last = performance.now();
-    const next = () => {
-      log.frames.push(performance.now() - last);
-      last = performance.now();
-      if (log.going) requestAnimationFrame(next);
-    };
-    requestAnimationFrame(next);
-  });
-  for (let n = 0; n < 240; n++) {
-    await page.mouse.move(at.x - 60 + 60 * Math.cos(n / 14), at.y - 30 * Math.sin(n / 11));
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-  await page.mouse.up();
-  const log = await page.evaluate(() => {
-    const kept = /** @type {{ frames: number[], toPicture: number[], going: boolean }} */ (/** @type {any} */ (window).benchLog);
-    kept.going = false;
-    return kept;
-  });
-  await page.close();
-  return [
-    row('A stamp dragged over a photo with a veil, from frame to frame', log.frames.slice(2), { median: 33.4, p95: 33.4 }),
-    row('  from a move of the hand to its picture', log.toPicture.slice(2), { median: 33.4, p95: 66.8 }),
-  ];
 }

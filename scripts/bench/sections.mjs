@@ -7,7 +7,7 @@ import { opticalKerningAgainstDesigners } from './optical-kerning.mjs';
 import { builders } from './builders.mjs';
 import { familyFollows, proofWall } from './family.mjs';
 import { packOfSixty } from './handover.mjs';
-import { dragOverPhoto, goodsComposed, runOfPhotos } from './photos.mjs';
+import { goodsComposed, runOfPhotos } from './photos.mjs';
 import { pictures } from './pictures.mjs';
 import { pageOfStarts } from './starts.mjs';
 import { treatments } from './treatments.mjs';
@@ -37,12 +37,7 @@ export const SECTIONS = {
       ...(await firstScreenAndScrolling(browser, home)),
     ]),
   packs: () => withThrowawayApp('packs', async (_browser, home) => packOfSixty(home)),
-  photos: () =>
-    withThrowawayApp('photos', async (browser, home) => [
-      ...(await goodsComposed(home)),
-      ...(await dragOverPhoto(browser, home)),
-      ...(await runOfPhotos(home)),
-    ]),
+  photos: () => withThrowawayApp('photos', async (_browser, home) => [...(await goodsComposed(home)), ...(await runOfPhotos(home))]),
   starts: () => withThrowawayApp('starts', pageOfStarts),
   studio: () => withThrowawayApp('studio', studioOfManyBrands),
 };
