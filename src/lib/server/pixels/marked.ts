@@ -41,7 +41,7 @@ interface Overlay extends Omit<OverlayOrder, 'svg'> {
 const SMALL_SHARE = 0.25;
 const HELD_PIXELS = 50_000_000;
 
-function written(picture: Sharp, { format, quality }: MarkedOrder): Sharp {
+function encoded(picture: Sharp, { format, quality }: MarkedOrder): Sharp {
   switch (format) {
     case 'jpeg':
       return picture.flatten({ background: '#ffffff' }).jpeg({ quality, chromaSubsampling: quality >= 90 ? '4:4:4' : '4:2:0' });
@@ -104,5 +104,5 @@ export async function marked(order: MarkedOrder): Promise<Uint8Array> {
     // The codec would put every pixel through the profile that it is in already, which takes as long as all the rest.
     if (order.format !== 'jpeg') picture = picture.withIccProfile('srgb');
   }
-  return written(picture.withExif({ IFD0: order.exif }).withXmp(order.xmp), order).toBuffer();
+  return encoded(picture.withExif({ IFD0: order.exif }).withXmp(order.xmp), order).toBuffer();
 }

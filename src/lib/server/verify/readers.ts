@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import type { FormatName } from '$core/index';
 import type { PdfPageSize } from '../pdf-reader';
 import { inPixels } from '../pixels/in-pixels';
+import type { PixelInput } from '../pixels/work';
 import { fromRgba, smaller, smallSize, type SeenPixels } from '../pixels/seen';
 import { openPdf } from './pdf';
 
@@ -68,7 +69,7 @@ async function pdfByPdfjs(file: Uint8Array): Promise<Seen> {
 
 /** Files of pixels are opened where they are written, by other programs. */
 const pixels =
-  (format: Parameters<typeof inPixels<'seen'>>[1]['format']) =>
+  (format: PixelInput<'seen'>['format']) =>
   async (file: Uint8Array): Promise<Seen> => ({ ...(await inPixels('seen', { format, file })), holdsPixels: true });
 
 /** Who reads a format: never the library that wrote it. */
