@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
+import { inPairs, mostMemory } from './figures.mjs';
 
 const SIZES = [
   { width: 4500, height: 5400 },
@@ -41,9 +42,10 @@ async function alone(pictures) {
  * A pack of 60 files up to 4500 × 5400 through the whole of it (queue, worker, reading back, verifying, storing) against the same pictures
  * rendered and encoded alone by the same renderer.
  * @param {string} home
+ * @param {number} workerPid
  * @returns {Promise<string[]>}
  */
-export async function packOfSixty(home) {
+export async function packOfSixty(home, workerPid) {
   const brand = `${home}/api/brands/windrow-kites`;
   const json = async (/** @type {string} */ address) => (await fetch(address)).json();
   const marks = (await json(`${brand}/marks`)).slice(0, 4);
@@ -85,10 +87,8 @@ export async function packOfSixty(home) {
     }
   };
   await pack(); // fonts are read, threads are started
-  const runs = [];
-  for (let n = 0; n < 2; n++) runs.push({ reference: await alone(pictures), whole: await pack() });
-  const best = runs.sort((one, other) => one.whole / one.reference - other.whole / other.reference)[0] ?? { reference: NaN, whole: NaN };
+  const { whole, reference, ratio } = await inPairs(3, pack, () => alone(pictures));
   return [
-    `A pack of ${pictures.length} files up to 4500 × 5400: ${(best.whole / 1000).toFixed(1)} s made, verified and stored; rendering and encoding alone ${(best.reference / 1000).toFixed(1)} s; ratio ${(best.whole / best.reference).toFixed(2)} (bar 1.3)`,
+    `A pack of ${pictures.length} files up to 4500 × 5400: ${(whole / 1000).toFixed(1)} s made, verified and stored; rendering and encoding alone ${(reference / 1000).toFixed(1)} s; ratio ${ratio} (bar 1.3); ${mostMemory('the worker', workerPid)} (bar 1,024)`,
   ];
 }

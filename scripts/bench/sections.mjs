@@ -36,8 +36,12 @@ export const SECTIONS = {
       ...(await editOfThreeHundredParts(browser, home)),
       ...(await firstScreenAndScrolling(browser, home)),
     ]),
-  packs: () => withThrowawayApp('packs', async (_browser, home) => packOfSixty(home)),
-  photos: () => withThrowawayApp('photos', async (_browser, home) => [...(await goodsComposed(home)), ...(await runOfPhotos(home))]),
+  packs: () => withThrowawayApp('packs', (_browser, home, _pid, workerPid) => packOfSixty(home, workerPid)),
+  photos: () =>
+    withThrowawayApp('photos', async (_browser, home, _pid, workerPid) => [
+      ...(await goodsComposed(home)),
+      ...(await runOfPhotos(home, workerPid)),
+    ]),
   starts: () => withThrowawayApp('starts', pageOfStarts),
   studio: () => withThrowawayApp('studio', studioOfManyBrands),
 };

@@ -10,7 +10,7 @@ import { startWorker } from './worker.mjs';
  * Runs something against the built app with the demo data, a database of its own and a fresh browser, and clears all of it away.
  * @template T
  * @param {string} name
- * @param {(browser: import('puppeteer-core').Browser, home: string, pid: number) => Promise<T>} use
+ * @param {(browser: import('puppeteer-core').Browser, home: string, pid: number, workerPid: number) => Promise<T>} use
  * @returns {Promise<T>} what it makes
  */
 export async function withThrowawayApp(name, use) {
@@ -23,7 +23,7 @@ export async function withThrowawayApp(name, use) {
     const worker = await startWorker({ databaseUrl, fileFolder });
     const chromium = await startChromium();
     try {
-      return await use(chromium.browser, app.url, app.pid ?? 0);
+      return await use(chromium.browser, app.url, app.pid ?? 0, worker.pid ?? 0);
     } finally {
       await chromium.close();
       await Promise.all([app.stop(), worker.stop()]);

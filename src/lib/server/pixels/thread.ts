@@ -1,4 +1,4 @@
-import { giveBack, goLast } from '../heavy/manners';
+import { giveAllBack, goLast } from '../heavy/manners';
 import { pixelWork, type PixelInput, type PixelWork } from './work';
 
 goLast();
@@ -8,6 +8,6 @@ export default async function work<N extends keyof PixelWork>({ name, input }: {
   try {
     return await pixelWork(name, input);
   } finally {
-    giveBack();
+    await giveAllBack();
   }
 }
