@@ -271,16 +271,23 @@ describe('a client’s link', () => {
     for (const path of before) expect(await keeping(path), path).toBe('private, max-age=31536000, immutable');
     expect(await keeping(`${new URL(address).pathname}/files/shown.svg`)).toContain('no-store');
     expect(await picturesOf()).toEqual(before);
+    // Made once for all who look: the same to the byte however often, and never the picture of another state.
+    const drawn = async (path = '') => (await fetch(app.url + path)).text();
+    const old = await drawn(before[0]);
+    expect(await drawn(before[0])).toBe(old);
+    expect(new Set(await Promise.all(before.map(drawn))).size).toBeGreaterThan(3);
     const { revision } = await read<{ revision: number }>(`${home}/marks/shown`);
     const saved = await send(`${home}/marks/shown/revisions`, 'POST', {
       base: revision,
-      gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Shown') }],
+      gestures: [{ id: randomUUID(), kind: 'edit', gesture: 'Type', recipe: nameRecipe('Showing') }],
     });
     expect(saved.status).toBe(201);
     const after = await picturesOf();
     expect(after.filter((path) => before.includes(path))).toEqual([]);
     expect(await keeping(after[0])).toContain('immutable');
     expect(await keeping(before[0])).toContain('no-store');
+    expect(await drawn(after[0])).not.toBe(old);
+    expect(await drawn(before[0])).toBe(await drawn(after[0]));
     expect(await status(`${address}/files/shown.svg?from=..`)).toBe(422);
   });
 

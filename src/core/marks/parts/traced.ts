@@ -18,11 +18,12 @@ const fileOf = (from: PictureFile): PictureFile =>
 export const pictureOf = (part: Picture | Art): PictureFile | undefined =>
   part.kind === 'picture' ? fileOf(part) : part.traced && fileOf(part.traced);
 
+const onBackdrop = z.looseObject({ built: z.looseObject({ numbers: z.looseObject({ backdrop: z.object(pictureFileSchema) }) }) });
+
 /** The picture among the numbers of what is built. */
 function builtWith(part: object): PictureFile | undefined {
-  const found = z
-    .looseObject({ built: z.looseObject({ numbers: z.looseObject({ backdrop: z.object(pictureFileSchema) }) }) })
-    .safeParse(part);
+  if (!('built' in part)) return undefined;
+  const found = onBackdrop.safeParse(part);
   return found.success ? found.data.built.numbers.backdrop : undefined;
 }
 

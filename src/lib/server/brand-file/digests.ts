@@ -1,7 +1,8 @@
-import { expect, marksOf, paletteForm, recovered, recoverRecipe, type WantedFile } from '$core/index';
+import { expect, marksOf, paletteForm, recovered, type WantedFile } from '$core/index';
 import { fileBasis, type Standing } from '../handover/subjects';
 import type { HandoverBasis } from '../database/entities';
 import type { BrandFile } from './form';
+import { storedRecipe } from '../stores/stored-recipe';
 
 /** A brand as it stood at a basis, read from its file; for what pictures depend on, nothing else is needed. */
 const standingIn = (file: BrandFile, basis: HandoverBasis): Standing => ({
@@ -10,7 +11,7 @@ const standingIn = (file: BrandFile, basis: HandoverBasis): Standing => ({
   recipes: new Map(
     file.marks.flatMap(({ id, revisions }) => {
       const revision = revisions[(basis.marks[id] ?? 0) - 1];
-      return revision ? [[id, expect(recoverRecipe(revision.recipe))] as const] : [];
+      return revision ? [[id, storedRecipe(revision.recipe)] as const] : [];
     }),
   ),
   names: new Map(),

@@ -1,7 +1,9 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
+import LRUCache from 'lru-cache';
 import { version } from '$app/environment';
 import {
   canvasSchema,
+  dressingsOf,
   fileCanvas,
   formatOf,
   hasDressing,
@@ -52,6 +54,17 @@ export function drawnFrom({ brand, all, tries }: Visit, ownFamilies: readonly Sh
   return digestOf(new TextEncoder().encode(JSON.stringify(facts))).slice(0, 16);
 }
 
+/** The colorways in which a page shows a mark beside its full color; a piece is as it is. */
+export const dressingsShown = ({ palette }: Pick<Visit['brand'], 'palette'>, { whole }: Recipe): readonly Dressing[] =>
+  whole?.canvas ? [] : dressingsOf(palette);
+
+/** Pictures of pages, made once for all who look: those not looked at for longest are made again. */
+const pagePictures = new LRUCache<string, Uint8Array>({
+  maxSize: 24 * 1024 * 1024,
+  sizeCalculation: ({ length }) => length,
+  fetchMethod: (_key, _old, { context }) => (context as () => Promise<Uint8Array>)(),
+});
+
 /** One file of a mark under a client's address, made on the spot. @throws 404 for what the link does not show */
 export async function clientFile(
   em: EntityManager,
@@ -77,17 +90,22 @@ export async function clientFile(
     marks.find((each) => each.slug === slug) ?? tries.filter(({ id }) => id === slug).map((each) => ({ ...each, slug: each.id }))[0];
   if (!mark || !CLIENT_FORMATS.includes(name)) throw notFound('file');
   if (!hasDressing(brand.palette, dressing)) throw refuse(422, 'no-such-color', 'There is no such colorway.', 'Choose another one.');
-  const subject = await clientSubject(em, seen, mark, dressing);
   const piece = mark.recipe.whole?.canvas;
   const format = formatOf(name);
   const canvas = canvasSchema.parse(
     piece && width === undefined ? fileCanvas(piece, name === 'pdf') : format.pixels ? { width: width ?? WIDTH_PX } : {},
   );
-  const file = await heavy('file', {
-    format: name,
-    subject,
-    order: { canvas, ground: format.clear ? undefined : groundColor(brand.palette, 'paper') },
-  });
+  const made = async (): Promise<Uint8Array> =>
+    heavy('file', {
+      format: name,
+      subject: await clientSubject(em, seen, mark, dressing),
+      order: { canvas, ground: format.clear ? undefined : groundColor(brand.palette, 'paper') },
+    });
+  // A page that is older than the marks gets what they are now, and does not keep it.
+  const lasts = from !== undefined && from === drawnFrom(seen, (await ownFonts(em.fork(), brand)).families);
+  const ofPage = lasts && name === 'svg' && width === undefined;
+  const key = `${brand.id} ${from} ${slug} ${dressing}`;
+  const file = (ofPage ? await pagePictures.fetch(key, { fetchContext: made }) : undefined) ?? (await made());
   const fileName = [
     slugOf(brand.name) || brand.slug,
     slugOf(mark.name) || mark.slug,
@@ -98,9 +116,21 @@ export async function clientFile(
     headers: {
       ...pictureHeaders(format.mime, `${fileName}.${name}`, download),
       'x-robots-tag': 'noindex, nofollow',
-      // A page that is older than the marks gets what they are now, and does not keep it.
-      'cache-control':
-        from !== undefined && from === drawnFrom(seen, subject.ownFamilies) ? 'private, max-age=31536000, immutable' : 'private, no-store',
+      'cache-control': lasts ? 'private, max-age=31536000, immutable' : 'private, no-store',
     },
   });
+}
+
+/**
+ * Makes the pictures of a page before somebody opens it, one after the other: what is seen first is made first. What cannot be made is said
+ * where it is looked at.
+ */
+export async function makeAhead(em: EntityManager, seen: Visit): Promise<void> {
+  const from = drawnFrom(seen, (await ownFonts(em.fork(), seen.brand)).families);
+  const grounds = seen.marks.flatMap(({ slug, recipe }) => dressingsShown(seen.brand, recipe).map((dressing) => ({ slug, dressing })));
+  const whole = [...seen.marks.map(({ slug }) => slug), ...seen.tries.map(({ id }) => id)].map((slug) => ({
+    slug,
+    dressing: 'full' as const,
+  }));
+  for (const { slug, dressing } of [...whole, ...grounds]) await clientFile(em, seen, slug, 'svg', { dressing, download: false, from });
 }

@@ -1,7 +1,7 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import type { InferEntity } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { expect, recoverRecipe, type Recipe } from '$core/index';
+import type { Recipe } from '$core/index';
 import { Handover, HandoverFile, Try, type ClientLink } from '../database/entities';
 import { notFound, refuse } from '../http/problem-error';
 import { brandOfId, type BrandView } from '../stores/brands';
@@ -9,6 +9,7 @@ import { listMarks, type MarkView } from '../stores/marks';
 import { count } from '../guard/limits';
 import { linkBehind, stateOf } from './links';
 import { isPass, passOf, TOKEN } from './token';
+import { storedRecipe } from '../stores/stored-recipe';
 
 export type Link = InferEntity<typeof ClientLink>;
 /** What a visitor with an open link may see: this, and nothing else of the studio. */
@@ -68,25 +69,24 @@ export function unlock({ wordHash }: Link, event: Pick<RequestEvent, 'cookies' |
 export async function visit(em: EntityManager, event: Pick<RequestEvent, 'getClientAddress' | 'params' | 'cookies'>): Promise<Visit> {
   const link = await openLink(em, event);
   if (!isUnlocked(link, event)) throw refuse(401, 'word-wanted', 'This page wants a word first.', 'Open its address and enter the word.');
+  const seen = await seenUnder(em, link, event.params['token'] ?? '');
+  if (seen.brand.shelf === 'removed') throw GONE();
+  return seen;
+}
+
+/** What stands under the address of a link. */
+export async function seenUnder(em: EntityManager, link: Link, token: string): Promise<Visit> {
   const brand = await brandOfId(em.fork(), link.brand.id);
-  if (brand.shelf === 'removed') throw GONE();
   const all = await listMarks(em.fork(), link.brand.id);
   const marks = all.filter(({ id, shelf }) => shelf === 'kept' && link.marks.includes(id));
-  return {
-    ...{ tries: await triesOf(em, link, marks), packs: await packsOf(em, link) },
-    link,
-    token: event.params['token'] ?? '',
-    brand,
-    all,
-    marks,
-  };
+  return { tries: await triesOf(em, link, marks), packs: await packsOf(em, link), link, token, brand, all, marks };
 }
 
 async function triesOf(em: EntityManager, { tries }: Link, marks: readonly MarkView[]): Promise<Visit['tries']> {
   if (tries.length === 0) return [];
   const rows = await em.fork().find(Try, { id: { $in: [...tries] }, removedAt: null, mark: { $in: marks.map(({ id }) => id) } });
   return rows
-    .map(({ id, mark, name, recipe }) => ({ id, mark: mark.id, name, recipe: expect(recoverRecipe(recipe)) }))
+    .map(({ id, mark, name, recipe }) => ({ id, mark: mark.id, name, recipe: storedRecipe(recipe) }))
     .sort((a, b) => tries.indexOf(a.id) - tries.indexOf(b.id));
 }
 

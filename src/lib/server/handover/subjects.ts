@@ -1,19 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import {
-  expect,
-  marksFollowedBy,
-  paletteForm,
-  recovered,
-  recoverRecipe,
-  writeRecipe,
-  type Palette,
-  type Recipe,
-  type ShippedFamily,
-} from '$core/index';
+import { expect, marksFollowedBy, paletteForm, recovered, writeRecipe, type Palette, type Recipe, type ShippedFamily } from '$core/index';
 import { Mark, Revision, SavedPalette, type FileBasis, type HandoverBasis } from '../database/entities';
 import { ownPictures } from '../stores/brand-pictures';
 import { ownFonts } from '../stores/own-fonts';
+import { storedRecipe } from '../stores/stored-recipe';
 
 /** A brand's marks as they stood at one moment: everything that files of them are made from. */
 export interface Standing {
@@ -47,7 +38,7 @@ export async function standingAt(
   return {
     basis,
     palette: expect(recovered(paletteForm, palette.colors)).value,
-    recipes: new Map(revisions.map((revision) => [revision.mark.id, expect(recoverRecipe(revision.recipe))])),
+    recipes: new Map(revisions.map((revision) => [revision.mark.id, storedRecipe(revision.recipe)])),
     names: new Map(rows.map(({ id, name }) => [id, name])),
     ownFamilies: fonts.families,
   };

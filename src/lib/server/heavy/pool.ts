@@ -87,6 +87,9 @@ const TOO_LONG: { readonly [N in TaskName]: readonly [what: string, fix: string]
   library: ['Drawing the library', 'Open it again.'],
 };
 
+/** A thread that rests longer ends: what it gives back is little beside the seconds that whoever comes next waits for a new one. */
+const RESTS_MS = 10 * 60_000;
+
 /** The built door; from sources while developing. */
 const BUILT = resolve('build/heavy/worker.js');
 const SOURCE = resolve('src/lib/server/heavy/worker.ts');
@@ -108,7 +111,7 @@ function lane(name: LaneName): OpenLane {
     minThreads: 0,
     concurrentTasksPerWorker: 1,
     maxThreads: threads,
-    idleTimeout: 60_000,
+    idleTimeout: RESTS_MS,
     resourceLimits: { maxOldGenerationSizeMb: heapMb },
   });
   // A thread that died is replaced; what it was doing is refused below.

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { LockMode, type EntityManager } from '@mikro-orm/postgresql';
-import { expect, marksFollowedBy, recoverRecipe, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
+import { marksFollowedBy, writeRecipe, type MarkRole, type Recipe, type Sources } from '$core/index';
 import { Mark, Revision, type MarkRow, type RevisionRow } from '../database/entities';
 import { tellMoved } from '../events';
 import { notFound, refuse } from '../http/problem-error';
@@ -8,6 +8,7 @@ import { appendGestures, LINK_FIELDS, linkOf, type Chain, type Saved } from './c
 import { wholeGestures, type MarkGesture } from './mark-gestures';
 import { movedTo, shelfOf, shelve, type Shelf } from './shelves';
 import { freeSlug } from './slug';
+import { storedRecipe } from './stored-recipe';
 
 /** A mark with its newest recipe. */
 export interface MarkView {
@@ -31,7 +32,7 @@ const withRevision = (mark: MarkRow, { createdAt, recipe }: Pick<RevisionRow, 'c
   revision: mark.revisionNumber,
   savedAt: createdAt.toISOString(),
   shelf: shelfOf(mark),
-  recipe: expect(recoverRecipe(recipe)),
+  recipe: storedRecipe(recipe),
 });
 const viewOf = async (em: EntityManager, mark: MarkRow): Promise<MarkView> => withRevision(mark, await newestOf(em, mark));
 
@@ -157,7 +158,7 @@ const chainOf = (brandId: string, mark: MarkRow): Chain<Recipe> => ({
     })),
   contents: async (em, numbers) => {
     const rows = await em.fork().find(Revision, { mark: mark.id, number: { $in: [...numbers] } });
-    return new Map(rows.map((row) => [row.number, expect(recoverRecipe(row.recipe))]));
+    return new Map(rows.map((row) => [row.number, storedRecipe(row.recipe)]));
   },
   append: async (tx, { id, kind, gesture, content }, number) => {
     await refuseStrangers(tx, brandId, content);

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { expect, recoverRecipe, writeRecipe, type Recipe } from '$core/index';
+import { writeRecipe, type Recipe } from '$core/index';
 import { Mark, Try, type TryRow } from '../database/entities';
 import { notFound, refuse } from '../http/problem-error';
 import { refuseStrangers } from './marks';
+import { storedRecipe } from './stored-recipe';
 
 /** Another version of a mark, kept beside it to compare and to choose from. */
 export interface TryView {
@@ -20,7 +21,7 @@ const MOST_TRIES = 100;
 const viewOf = ({ id, name, recipe, removedAt }: TryRow): TryView => ({
   id,
   name,
-  recipe: expect(recoverRecipe(recipe)),
+  recipe: storedRecipe(recipe),
   removed: removedAt !== null && removedAt !== undefined,
 });
 

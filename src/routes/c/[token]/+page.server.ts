@@ -1,6 +1,6 @@
 import { error, fail, redirect } from '@sveltejs/kit';
-import { dress, dressingsOf, swatchesOf } from '$core/index';
-import { clientSubject, drawnFrom } from '$lib/server/client-link/files';
+import { dress, swatchesOf } from '$core/index';
+import { clientSubject, drawnFrom, dressingsShown } from '$lib/server/client-link/files';
 import { notesUnder, say } from '$lib/server/client-link/links';
 import { isWord } from '$lib/server/client-link/token';
 import { count, isUnlocked, openLink, unlock, visit, whoAsks } from '$lib/server/client-link/visit';
@@ -38,13 +38,11 @@ export const load: PageServerLoad = (event) => {
         ...{ id, slug, name, role, revision },
         tries: tries.filter((each) => each.mark === id).map((each) => ({ id: each.id, name: each.name })),
         isPiece: recipe.whole?.canvas !== undefined,
-        dressings: recipe.whole?.canvas
-          ? []
-          : dressingsOf(brand.palette).map((dressing) => ({
-              dressing,
-              label: dress(brand.palette, dressing).label,
-              ground: dress(brand.palette, dressing).ground,
-            })),
+        dressings: dressingsShown(brand, recipe).map((dressing) => ({
+          dressing,
+          label: dress(brand.palette, dressing).label,
+          ground: dress(brand.palette, dressing).ground,
+        })),
       })),
       notes: notes.map((note) => ({
         ...{ id: note.id, mark: note.mark, kind: note.kind, at: note.at, name: note.name, text: note.text, try: note.try?.name ?? null },
