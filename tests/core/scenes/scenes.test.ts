@@ -109,6 +109,29 @@ describe('a mark on goods', () => {
     const mean = out.reduce((sum, value) => sum + value, 0) / out.length;
     expect(Math.abs(mean - wanted)).toBeLessThan(1);
   });
+  it('shown again in another color, light or place, is what it would be the first time', () => {
+    const layersOf = () => ({ rest: even(16, 0.05), print: even(16, 0.4), map: straight(16) });
+    const art = artPyramid(
+      Uint8Array.from({ length: 16 * 16 * 4 }, (_, at) => [150, 40, 60, 255][at % 4] as number),
+      16,
+      16,
+    );
+    const at = (x: number) => [{ area: 1, art, x, y: 0.5, width: 0.3, turnDeg: 0, way: 'paper' as const }];
+    const layers = layersOf();
+    for (const [tint, x, grain] of [
+      ['#808080', 0.3, undefined],
+      ['#808080', 0.7, undefined],
+      ['#204060', 0.7, undefined],
+      ['#204060', 0.7, 0],
+      ['#808080', 0.3, undefined],
+    ] as const)
+      expect(composeScene(layers, facts, tint, at(x), grain)).toEqual(composeScene(layersOf(), facts, tint, at(x), grain));
+    const brighter = { ...layers, rest: even(16, 0.3) };
+    expect(composeScene(brighter, facts, '#808080', at(0.3))).toEqual(
+      composeScene({ ...layersOf(), rest: even(16, 0.3) }, facts, '#808080', at(0.3)),
+    );
+    expect(composeScene(layers, { ...facts, flat: true }, '#808080', [])).not.toEqual(composeScene(layers, facts, '#808080', []));
+  });
   it('keeps the light that falls on it: shading under the mark goes with the bare goods’', () => {
     const side = 96;
     const print = new Uint8Array(side * side * 3);
