@@ -130,7 +130,11 @@ describe('a mark on goods', () => {
     expect(composeScene(brighter, facts, '#808080', at(0.3))).toEqual(
       composeScene({ ...layersOf(), rest: even(16, 0.3) }, facts, '#808080', at(0.3)),
     );
-    expect(composeScene(layers, { ...facts, flat: true }, '#808080', [])).not.toEqual(composeScene(layers, facts, '#808080', []));
+    // Flat goods are seen as they are, photographed ones have their brightest lights pressed together.
+    const bright = { ...layersOf(), print: even(16, 0.9) };
+    const photographed = composeScene(bright, facts, '#ffffff', [], 0);
+    expect(composeScene(bright, { ...facts, flat: true }, '#ffffff', [], 0)).not.toEqual(photographed);
+    expect(composeScene(bright, facts, '#ffffff', [], 0)).toEqual(photographed);
   });
   it('keeps the light that falls on it: shading under the mark goes with the bare goods’', () => {
     const side = 96;
