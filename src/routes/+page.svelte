@@ -8,6 +8,7 @@
   import FileLink from '$lib/ui/FileLink.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const { data } = $props();
   let adding = $state(false);
@@ -71,14 +72,17 @@
           <option {value}>{label} ({data.counts[value as StudioQuery['shelf']]})</option>
         {/each}
       </select>
-      <FileLink
-        label="Bring in a brand file"
-        hint="A whole brand from the file it was saved to"
-        accept=".zip,application/zip"
-        disabled={studio.bringing}
-        take={([file]) => file && void studio.bring(file)}
-      />
-      <Button title="A name, what they do, and five colors; all can change later" onclick={() => (adding = true)}>New brand</Button>
+      <MayChange
+        ><FileLink
+          label="Bring in a brand file"
+          hint="A whole brand from the file it was saved to"
+          accept=".zip,application/zip"
+          disabled={studio.bringing}
+          take={([file]) => file && void studio.bring(file)}
+        />
+        <Button title="A name, what they do, and five colors; all can change later" onclick={() => (adding = true)}>New brand</Button
+        ></MayChange
+      >
     </div>
   </div>
   <UndoNote said={studio.said} undo={studio.undo} close={() => (studio.said = '')} />
@@ -86,7 +90,12 @@
     <BrandStrip
       {...brand}
       note={brand.markNames.join(', ') + day(brand.workedAt)}
-      items={studio.items(brand, data.query.order === 'arranged' && !data.query.text ? index : undefined, data.total)}
+      items={studio.items(
+        brand,
+        data.query.order === 'arranged' && !data.query.text ? index : undefined,
+        data.total,
+        data.signedIn?.role === 'viewer',
+      )}
       renaming={studio.renaming === brand.id}
       rename={(name) => studio.rename(brand, name)}
       sameName={data.brands.some((other) => other.id !== brand.id && other.name === brand.name)}

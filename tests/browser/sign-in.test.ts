@@ -136,6 +136,30 @@ describe('a studio that signs in', () => {
     await visitor.go('/brands/signed/marks/shown');
     expect(await visitor.stage()).toBe(before);
     await visitor.seesNot('Not saved');
+    // In the other rooms what would be refused is seen, and not offered; what may be fetched is.
+    const offered = (name: string) =>
+      page.evaluate(
+        (said) =>
+          [...document.querySelectorAll<HTMLElement>('button, label')]
+            .filter((control) => control.textContent?.trim().startsWith(said))
+            .map((control) => !control.matches(':disabled') && !control.querySelector(':disabled')),
+        name,
+      );
+    for (const [room, names] of [
+      ['/', ['New brand', 'Bring in a brand file']],
+      ['/brands/signed/photos', ['Bring in photos', 'a folder', 'Try it with our sample photos', 'Mark']],
+      ['/brands/signed/handover', ['Make ']],
+      ['/brands/signed/brief', ['Add pictures', 'Add a note']],
+      ['/brands/signed/type', ['Bring a font']],
+    ] as const) {
+      await visitor.go(room);
+      for (const name of names) expect(await offered(name), `${room}: ${name}`).toEqual([false]);
+    }
+    await visitor.go('/');
+    await visitor.click('For Signed');
+    expect(await page.$$eval('[role="menuitem"]', (items) => items.map((item) => item.textContent?.trim()))).toEqual([
+      'Download brand file',
+    ]);
     await page.close();
   });
 });

@@ -157,7 +157,7 @@ describe('the brand sheet as a file', () => {
     ).toBe('%PDF-');
   });
 
-  it('goes along in a pack, showing the marks as they were when it was ordered', async () => {
+  it('goes along in a pack, showing the marks and saying the words that there were when it was ordered', async () => {
     const worker = await app.worker();
     const marks = await read<readonly { id: string; slug: string; revision: number }[]>(`${home}/marks`);
     const [mark] = marks;
@@ -184,6 +184,17 @@ describe('the brand sheet as a file', () => {
     const saved = await send(`${home}/marks/${mark?.slug}/revisions`, 'POST', { base: mark?.revision, gestures: [gesture] });
     expect(saved.status, JSON.stringify(saved.value)).toBeLessThan(300);
     expect(Buffer.from((await folder())?.['brand-sheet/02-versions.svg'] ?? []).toString()).toBe(before);
+    // What is written since is in today's sheet, and not in one that was handed over.
+    const pageOf = async () => Buffer.from((await folder())?.['brand-sheet/index.html'] ?? []).toString();
+    const handedOver = await pageOf();
+    await save({ contact: 'Written since, at the Weir House' });
+    expect(await pageOf()).toBe(handedOver);
+    expect(handedOver).not.toContain('Weir House');
+    expect(
+      (await send(`${home}/handovers`, 'POST', { id: '11111111-2222-4333-8444-aaaaaaaaaaaa', name: 'Again', plan })).status,
+    ).toBeLessThan(300);
+    order.id = '11111111-2222-4333-8444-aaaaaaaaaaaa';
+    await expect.poll(pageOf, { interval: 500 }).toContain('Weir House');
     await worker.stop();
   });
 });

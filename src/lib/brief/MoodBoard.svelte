@@ -12,6 +12,7 @@
   } from '$core/index';
   import type { OpenDocument } from '$lib/client/work/open-document.svelte';
   import BoardCard from './BoardCard.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   interface Props {
     board: OpenDocument<Board>;
@@ -99,9 +100,11 @@
   <div class="head">
     <p><span class="label">Mood board</span> <span class="quiet">for direction, not for copying</span></p>
     <span class="quiet" role="status">{progress}</span>
-    <button title="Words of your own on the board" class="link" onclick={addNote}>Add a note</button>
-    <Button title="Pictures that show where the brand is heading; they never go into files" onclick={() => chooser?.click()}
-      >Add pictures</Button
+    <MayChange
+      ><button title="Words of your own on the board" class="link" onclick={addNote}>Add a note</button>
+      <Button title="Pictures that show where the brand is heading; they never go into files" onclick={() => chooser?.click()}
+        >Add pictures</Button
+      ></MayChange
     >
     <input
       title="Pictures that show where the brand is heading; they never go into files"

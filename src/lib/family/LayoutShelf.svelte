@@ -4,6 +4,7 @@
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { useFamilyDesk, type OfferedLayout } from './family-desk.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const desk = useFamilyDesk();
   let working = $state('');
@@ -92,18 +93,20 @@
     {#each desk.offered as layout (layout.id)}
       {@const fit = desk.place && layout.fits?.[desk.place]}
       <li>
-        <button
-          class="take"
-          aria-label="Take {layout.label} as {roleOf(layout)}"
-          title="Take it into the family: every part goes on following {desk.source?.name ?? ''}"
-          disabled={working !== ''}
-          onclick={() => void take(layout)}
-        >
-          <span class="picture" style:background={desk.palette.paper}
-            ><MarkPicture picture={desk.drawing.pictures.get(layout.key)} label="" air={0.02} /></span
+        <MayChange
+          ><button
+            class="take"
+            aria-label="Take {layout.label} as {roleOf(layout)}"
+            title="Take it into the family: every part goes on following {desk.source?.name ?? ''}"
+            disabled={working !== ''}
+            onclick={() => void take(layout)}
           >
-          <span class="words">{layout.label}</span>
-        </button>
+            <span class="picture" style:background={desk.palette.paper}
+              ><MarkPicture picture={desk.drawing.pictures.get(layout.key)} label="" air={0.02} /></span
+            >
+            <span class="words">{layout.label}</span>
+          </button></MayChange
+        >
         <span class="facts quiet">
           <span title="The longer side from which its strokes, gaps and smallest words hold on a screen"
             >{layout.small ? `safe from ${layout.small.safePx} px` : '…'}</span

@@ -23,6 +23,7 @@
   import PackFiles from './PackFiles.svelte';
   import PackPlan from './PackPlan.svelte';
   import { sizeText, type PackView } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   interface Props {
     brand: { readonly id: string; readonly name: string; readonly slug: string; readonly palette: Palette };
@@ -151,18 +152,20 @@
         <strong>{count} {count === 1 ? 'file' : 'files'}</strong>{#if count > 0}<span class="quiet">, about {sizeText(desk.bytes)}</span
           >{/if}
       </p>
-      <input
-        title="What the pack is called for you and the client"
-        class="lone-field"
-        aria-label="Name of the pack"
-        placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
-        maxlength="80"
-        bind:value={desk.name}
-      />
-      <button
-        title="Makes, checks and packs every file; you can go on working"
-        class="make"
-        disabled={count === 0 || desk.fault !== '' || desk.ordering}>Make {count} {count === 1 ? 'file' : 'files'}</button
+      <MayChange
+        ><input
+          title="What the pack is called for you and the client"
+          class="lone-field"
+          aria-label="Name of the pack"
+          placeholder="Hand-over {(desk.packs[0]?.number ?? 0) + 1}"
+          maxlength="80"
+          bind:value={desk.name}
+        />
+        <button
+          title="Makes, checks and packs every file; you can go on working"
+          class="make"
+          disabled={count === 0 || desk.fault !== '' || desk.ordering}>Make {count} {count === 1 ? 'file' : 'files'}</button
+        ></MayChange
       >
     </form>
     {#if desk.fault}<p class="fault" role="alert">{desk.fault}</p>{/if}

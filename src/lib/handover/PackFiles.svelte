@@ -3,6 +3,7 @@
   import PrintDesk from './PrintDesk.svelte';
   import { useHandoverDesk } from './handover-desk.svelte';
   import { countsOf, sizeText, type FileView, type PackView } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const { pack, brandId }: { pack: PackView; brandId: string } = $props();
   const desk = useHandoverDesk();
@@ -50,29 +51,36 @@
   </p>
   {#if counts.open > 0}<progress max={counts.all} value={counts.done} aria-label="Files made"></progress>{/if}
   {#if counts.outdated > 0}
-    <p class="old">
+    <div class="old">
       {counts.outdated === counts.all
         ? 'All of its files show'
         : `${counts.outdated} of its files ${counts.outdated === 1 ? 'shows' : 'show'}`} marks or colors that have changed since.
-      <button title="Makes again only what has changed since" class="link" onclick={() => void desk.again(pack)}>Make what changed</button>
-    </p>
+      <MayChange
+        ><button title="Makes again only what has changed since" class="link" onclick={() => void desk.again(pack)}
+          >Make what changed</button
+        ></MayChange
+      >
+    </div>
   {/if}
   <div class="actions">
     {#if counts.done === counts.all}<a class="link strong" href="{address}/pack.zip" download>Download the pack (ZIP)</a>{/if}
-    {#if counts.open > 0}<button
-        title="Stops after the files that are being made; it can go on later"
-        class="link"
-        onclick={() => void desk.tell(pack, 'stop')}>Stop</button
-      >{/if}
-    {#if counts.stopped > 0}<button title="Goes on where it was stopped" class="link" onclick={() => void desk.tell(pack, 'resume')}
-        >Go on</button
-      >
-    {:else if counts.failed > 0}<button
-        title="Makes again what failed; what is done stays"
-        class="link"
-        onclick={() => void desk.tell(pack, 'resume')}>Try again what failed</button
-      >{/if}
-    <button title="The pack goes from the list" class="link" onclick={() => void desk.tell(pack, 'remove')}>Take off the list</button>
+    <MayChange
+      >{#if counts.open > 0}<button
+          title="Stops after the files that are being made; it can go on later"
+          class="link"
+          onclick={() => void desk.tell(pack, 'stop')}>Stop</button
+        >{/if}
+      {#if counts.stopped > 0}<button title="Goes on where it was stopped" class="link" onclick={() => void desk.tell(pack, 'resume')}
+          >Go on</button
+        >
+      {:else if counts.failed > 0}<button
+          title="Makes again what failed; what is done stays"
+          class="link"
+          onclick={() => void desk.tell(pack, 'resume')}>Try again what failed</button
+        >{/if}
+      <button title="The pack goes from the list" class="link" onclick={() => void desk.tell(pack, 'remove')}>Take off the list</button
+      ></MayChange
+    >
   </div>
   {#if open}
     {#each folders as files (files[0]?.wanted.pack)}
@@ -121,11 +129,13 @@
                     aria-label="What was checked in {file.name}"
                     onclick={() => (looked = looked === file.id ? undefined : file.id)}>checks</button
                   >{/if}
-                {#if file.state === 'failed' || file.state === 'stopped'}<button
-                    title="Makes this one file again"
-                    class="link"
-                    aria-label="Try {file.name} again"
-                    onclick={() => void desk.tell(pack, 'resume', file.id)}>try again</button
+                {#if file.state === 'failed' || file.state === 'stopped'}<MayChange
+                    ><button
+                      title="Makes this one file again"
+                      class="link"
+                      aria-label="Try {file.name} again"
+                      onclick={() => void desk.tell(pack, 'resume', file.id)}>try again</button
+                    ></MayChange
                   >{/if}
               </td>
             </tr>

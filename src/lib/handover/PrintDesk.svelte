@@ -5,6 +5,7 @@
   import { onNews } from '$lib/client/work/news';
   import { useHandoverDesk } from './handover-desk.svelte';
   import type { PackView } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   interface Letter {
     readonly id: string;
@@ -75,30 +76,32 @@
     time.
   </p>
   <form onsubmit={send}>
-    <label
-      >for <select title="How it is printed: each way has its own rules" class="lone-field" bind:value={process}
-        >{#each PROCESS_NAMES as name (name)}<option value={name}>{processOf(name).label}</option>{/each}</select
-      ></label
+    <MayChange>
+      <label
+        >for <select title="How it is printed: each way has its own rules" class="lone-field" bind:value={process}
+          >{#each PROCESS_NAMES as name (name)}<option value={name}>{processOf(name).label}</option>{/each}</select
+        ></label
+      >
+      <label class="grow"
+        >send <select
+          title="A file of a pack that was made"
+          class="lone-field"
+          value={file?.id}
+          onchange={(event) => (chosen = event.currentTarget.value)}
+          >{#each offered as { id, name } (id)}<option value={id}>{name}</option>{/each}</select
+        ></label
+      >
+      <label
+        >wide on the goods <input
+          title="How wide it is printed; empty takes what the file says"
+          class="lone-field mm"
+          inputmode="decimal"
+          bind:value={width}
+          placeholder="as it says"
+        /> mm</label
+      >
+      <button title="The desk measures the file and answers with a letter" class="link" disabled={!file}>Send</button></MayChange
     >
-    <label class="grow"
-      >send <select
-        title="A file of a pack that was made"
-        class="lone-field"
-        value={file?.id}
-        onchange={(event) => (chosen = event.currentTarget.value)}
-        >{#each offered as { id, name } (id)}<option value={id}>{name}</option>{/each}</select
-      ></label
-    >
-    <label
-      >wide on the goods <input
-        title="How wide it is printed; empty takes what the file says"
-        class="lone-field mm"
-        inputmode="decimal"
-        bind:value={width}
-        placeholder="as it says"
-      /> mm</label
-    >
-    <button title="The desk measures the file and answers with a letter" class="link" disabled={!file}>Send</button>
   </form>
   <p class="quiet takes">Takes {processOf(process).takes}.</p>
   {#if fault}<p class="no" role="alert">{fault}</p>{/if}
@@ -114,10 +117,12 @@
           {#each letter.answer.reasons as reason (reason.code)}<span class="reason">{reason.message}</span>{/each}
         {:else if now > Date.parse(letter.dueAt)}
           <span class="late">no answer yet, though it was promised by {new Date(letter.dueAt).toLocaleTimeString('en-GB')}.</span>
-          <button
-            title="Sends the same file once more"
-            class="link"
-            onclick={() => void post(letter.file, letter.process, letter.widthMm ?? undefined)}>Ask again</button
+          <MayChange
+            ><button
+              title="Sends the same file once more"
+              class="link"
+              onclick={() => void post(letter.file, letter.process, letter.widthMm ?? undefined)}>Ask again</button
+            ></MayChange
           >
         {:else}<span class="quiet">sent; an answer is promised by {new Date(letter.dueAt).toLocaleTimeString('en-GB')}.</span>{/if}
       </li>

@@ -16,6 +16,7 @@
   import { request, sentences } from '$lib/client/request';
   import { useTable } from './table/table.svelte';
   import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   giveBackFocus(() => open);
@@ -126,7 +127,7 @@
     {#if fault}<p class="mt-3 text-rust" role="alert">{fault}</p>{/if}
     <div class="mt-5 flex justify-end gap-3">
       <Button title="Leaves without a new mark" type="button" color="alternative" onclick={() => (open = false)}>Cancel</Button>
-      <Button title="Makes the mark and opens it" type="submit" disabled={working}>Add mark</Button>
+      <MayChange><Button title="Makes the mark and opens it" type="submit" disabled={working}>Add mark</Button></MayChange>
     </div>
   </form>
 </Modal>

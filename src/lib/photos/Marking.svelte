@@ -6,6 +6,7 @@
   import StampFields from './StampFields.svelte';
   import VeilFields from './VeilFields.svelte';
   import { countText } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const desk = usePhotosDesk();
   const nameOf = (mark: string) => desk.marks.find(({ id }) => id === mark)?.name ?? 'a mark that is gone';
@@ -70,10 +71,12 @@
       void desk.run();
     }}
   >
-    <button
-      title="Copies of the photos are marked; the photos themselves stay as they are"
-      class="make"
-      disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}>Mark {countText(desk.countsOf(desk.wanted))}</button
+    <MayChange
+      ><button
+        title="Copies of the photos are marked; the photos themselves stay as they are"
+        class="make"
+        disabled={desk.wanted.length === 0 || desk.fault !== '' || desk.ordering}>Mark {countText(desk.countsOf(desk.wanted))}</button
+      ></MayChange
     >
   </form>
   {#if desk.fault}<p class="quiet">{desk.fault}</p>{/if}

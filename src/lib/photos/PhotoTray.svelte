@@ -6,6 +6,7 @@
   import { photoName, sizeText } from '$lib/client/photo-view';
   import { PHOTO_ORDERS, usePhotosDesk } from './photos-desk.svelte';
   import { countText } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const desk = usePhotosDesk();
   let over = $state(false);
@@ -79,16 +80,18 @@
   }}
 >
   <h1>Photos</h1>
-  <p class="ways">
-    <FileLink
-      label="Bring in photos"
-      hint="Photos and PDFs from your disk; of a PDF every page comes in. They stay with this studio"
-      accept="image/*,application/pdf"
-      multiple
-      {take}
-    />
-    <FileLink label="a folder" hint="All photos and PDFs of a folder" folder {take} />
-  </p>
+  <div class="ways">
+    <MayChange
+      ><FileLink
+        label="Bring in photos"
+        hint="Photos and PDFs from your disk; of a PDF every page comes in. They stay with this studio"
+        accept="image/*,application/pdf"
+        multiple
+        {take}
+      />
+      <FileLink label="a folder" hint="All photos and PDFs of a folder" folder {take} /></MayChange
+    >
+  </div>
   {#if desk.intake && desk.intake.done < desk.intake.all}
     <p role="status" class="quiet">{desk.intake.done} of {desk.intake.all} brought in</p>
     <progress max={desk.intake.all} value={desk.intake.done} aria-label="Photos brought in"></progress>
@@ -101,8 +104,10 @@
   />
   {#if desk.photos.length === 0}
     <p class="quiet empty">Drop photos or PDFs here: they stay as they are, and what is laid over them is made beside.</p>
-    <button title="A few photos that came with the app, to see how marking works" class="link" onclick={() => void samples()}
-      >Try it with our sample photos</button
+    <MayChange
+      ><button title="A few photos that came with the app, to see how marking works" class="link" onclick={() => void samples()}
+        >Try it with our sample photos</button
+      ></MayChange
     >
   {:else}
     <p class="sort">
@@ -148,11 +153,13 @@
         ></span>
       {/if}
     </div>
-    {#if desk.chosen.size > 0}<button
-        title="Goes from the tray; right after, it can be brought back"
-        class="link"
-        onclick={() => void desk.remove([...desk.chosen], true)}
-        >Take away {desk.chosen.size === 1 ? 'this photo' : `these ${desk.chosen.size}`}</button
+    {#if desk.chosen.size > 0}<MayChange
+        ><button
+          title="Goes from the tray; right after, it can be brought back"
+          class="link"
+          onclick={() => void desk.remove([...desk.chosen], true)}
+          >Take away {desk.chosen.size === 1 ? 'this photo' : `these ${desk.chosen.size}`}</button
+        ></MayChange
       >{/if}
   {/if}
 </section>

@@ -3,6 +3,7 @@
   import Compare from './Compare.svelte';
   import { usePhotosDesk } from './photos-desk.svelte';
   import { countsOf, filesText, percentText, type PhotoFileView, type PhotoRunView } from './views';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const desk = usePhotosDesk();
   let open: string | undefined = $state();
@@ -41,29 +42,31 @@
       {:else}{filesText(run)} marked and opened again{/if}
     </p>
     {#if counts.open > 0}<progress max={counts.all} value={counts.done} aria-label="Photos marked"></progress>{/if}
-    <p class="ways">
+    <div class="ways">
       {#if counts.open === 0 && counts.stopped === 0 && counts.done > 0}<a class="link" href={desk.zipAddress(run.id)} download
           >Download (ZIP)</a
         >{/if}
-      {#if counts.open > 0}<button
-          title="Stops after the photo that is being made; it can go on later"
-          class="link"
-          onclick={() => void desk.tell(run, 'stop')}>Stop</button
-        >{/if}
-      {#if counts.open === 0 && counts.stopped > 0}<button
-          title="Goes on where it was stopped"
-          class="link"
-          onclick={() => void desk.tell(run, 'resume')}>Go on</button
-        >{/if}
-      {#if counts.open === 0 && counts.stopped === 0 && counts.failed > 0}<button
-          title="Makes again what failed; what is done stays"
-          class="link"
-          onclick={() => void desk.tell(run, 'resume')}>Try again</button
-        >{/if}
-      {#if counts.open === 0}<button title="The run goes from the list" class="link" onclick={() => void desk.tell(run, 'remove')}
-          >Take off the list</button
-        >{/if}
-    </p>
+      <MayChange
+        >{#if counts.open > 0}<button
+            title="Stops after the photo that is being made; it can go on later"
+            class="link"
+            onclick={() => void desk.tell(run, 'stop')}>Stop</button
+          >{/if}
+        {#if counts.open === 0 && counts.stopped > 0}<button
+            title="Goes on where it was stopped"
+            class="link"
+            onclick={() => void desk.tell(run, 'resume')}>Go on</button
+          >{/if}
+        {#if counts.open === 0 && counts.stopped === 0 && counts.failed > 0}<button
+            title="Makes again what failed; what is done stays"
+            class="link"
+            onclick={() => void desk.tell(run, 'resume')}>Try again</button
+          >{/if}
+        {#if counts.open === 0}<button title="The run goes from the list" class="link" onclick={() => void desk.tell(run, 'remove')}
+            >Take off the list</button
+          >{/if}</MayChange
+      >
+    </div>
     {#if open === run.id}
       <ul>
         {#each run.files as file (file.id)}

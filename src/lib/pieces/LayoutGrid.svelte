@@ -5,6 +5,7 @@
   import Pick from '$lib/ui/Pick.svelte';
   import Tick from '$lib/ui/Tick.svelte';
   import { usePiecesDesk } from './pieces-desk.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const desk = usePiecesDesk();
   const id = $props.id();
@@ -114,10 +115,12 @@
   <ul aria-label="Layouts">
     {#each desk.offered as { layout } (layout.id)}
       <li>
-        <button disabled={desk.working} title={layout.label} aria-label={layout.label} onclick={() => void desk.pour(layout)}>
-          <span class="picture"><MarkPicture picture={desk.pictureOf(`layout ${layout.id}`)} label="" /></span>
-          <span>{layout.label}</span>
-        </button>
+        <MayChange
+          ><button disabled={desk.working} title={layout.label} aria-label={layout.label} onclick={() => void desk.pour(layout)}>
+            <span class="picture"><MarkPicture picture={desk.pictureOf(`layout ${layout.id}`)} label="" /></span>
+            <span>{layout.label}</span>
+          </button></MayChange
+        >
       </li>
     {/each}
   </ul>

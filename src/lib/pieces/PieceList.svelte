@@ -8,6 +8,7 @@
   import type { ShownMark } from '$lib/client/read-marks';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import { usePiecesDesk } from './pieces-desk.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const { handed }: { handed: Handed } = $props();
   const desk = usePiecesDesk();
@@ -39,23 +40,25 @@
       {#if pages.length > 1}
         <span class="pages">
           Page {nth} of {pages.length}
-          <button
-            title="One page earlier in its booklet"
-            aria-label="{piece.name} one page earlier"
-            disabled={nth === 1 || desk.working}
-            onclick={() => void desk.movePage(piece, -1)}>↑</button
-          >
-          <button
-            title="One page later in its booklet"
-            aria-label="{piece.name} one page later"
-            disabled={nth === pages.length || desk.working}
-            onclick={() => void desk.movePage(piece, 1)}>↓</button
-          >
-          <button
-            title="The page stays, as a piece by itself"
-            aria-label="Take out {piece.name}"
-            disabled={desk.working}
-            onclick={() => void desk.takeOut(piece)}>Take out</button
+          <MayChange
+            ><button
+              title="One page earlier in its booklet"
+              aria-label="{piece.name} one page earlier"
+              disabled={nth === 1 || desk.working}
+              onclick={() => void desk.movePage(piece, -1)}>↑</button
+            >
+            <button
+              title="One page later in its booklet"
+              aria-label="{piece.name} one page later"
+              disabled={nth === pages.length || desk.working}
+              onclick={() => void desk.movePage(piece, 1)}>↓</button
+            >
+            <button
+              title="The page stays, as a piece by itself"
+              aria-label="Take out {piece.name}"
+              disabled={desk.working}
+              onclick={() => void desk.takeOut(piece)}>Take out</button
+            ></MayChange
           >
           {#if nth === 1}<a href={booklet(piece)} download>All pages as one PDF</a>{/if}
         </span>
@@ -75,16 +78,18 @@
         >
         <a href={file(piece.slug, 'png')} download aria-label="{piece.name} as PNG">PNG</a>
         <a href={file(piece.slug, 'pdf')} download aria-label="{piece.name} as PDF">PDF</a>
-        <button
-          title="Another page of the same size after it"
-          aria-label="Add a page to {piece.name}"
-          disabled={desk.working}
-          onclick={() => void desk.addPage(piece)}>Add a page</button
-        >
-        <button
-          title="Put away in the removed marks; it can be restored there"
-          aria-label="Remove {piece.name}"
-          onclick={() => void desk.shelve(piece)}>Remove</button
+        <MayChange
+          ><button
+            title="Another page of the same size after it"
+            aria-label="Add a page to {piece.name}"
+            disabled={desk.working}
+            onclick={() => void desk.addPage(piece)}>Add a page</button
+          >
+          <button
+            title="Put away in the removed marks; it can be restored there"
+            aria-label="Remove {piece.name}"
+            onclick={() => void desk.shelve(piece)}>Remove</button
+          ></MayChange
         >
       </span>
     </li>

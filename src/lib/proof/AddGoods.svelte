@@ -5,6 +5,7 @@
   import type { PhotoView } from '$lib/client/photo-view';
   import FileLink from '$lib/ui/FileLink.svelte';
   import { useProofDesk, type Subject } from './proof-desk.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const { subject, close }: { subject: Subject; close: () => void } = $props();
   const desk = useProofDesk();
@@ -33,25 +34,27 @@
   <p class="quiet">Any photo will do: cloth, a wall, a bag, a window. You then say where the mark lies, by four corners.</p>
   {#if full}<p role="alert">A brand holds {MOST_OWN} of them; take one off first.</p>
   {:else}
-    <p class="ways">
-      <FileLink
-        label="Bring one in"
-        hint="A photo of a thing of your own; you say where a mark lies on it"
-        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
-        take={([file]) => file && void take(file)}
-      />
-      {#if saying}<span role="status">{saying}</span>{/if}
-    </p>
-    {#if desk.own.photos.length > 0}
-      <p class="label">Or one that the brand has</p>
-      <div class="photos">
-        {#each desk.own.photos as photo (photo.id)}
-          <button onclick={() => begin(photo)} title={photo.name}
-            ><img src="/api/brands/{desk.brand.slug}/photos/{photo.id}/preview.webp" alt={photo.name} loading="lazy" /></button
-          >
-        {/each}
-      </div>
-    {/if}
+    <MayChange
+      ><p class="ways">
+        <FileLink
+          label="Bring one in"
+          hint="A photo of a thing of your own; you say where a mark lies on it"
+          accept="image/jpeg,image/png,image/webp,image/avif,image/tiff"
+          take={([file]) => file && void take(file)}
+        />
+        {#if saying}<span role="status">{saying}</span>{/if}
+      </p>
+      {#if desk.own.photos.length > 0}
+        <p class="label">Or one that the brand has</p>
+        <div class="photos">
+          {#each desk.own.photos as photo (photo.id)}
+            <button onclick={() => begin(photo)} title={photo.name}
+              ><img src="/api/brands/{desk.brand.slug}/photos/{photo.id}/preview.webp" alt={photo.name} loading="lazy" /></button
+            >
+          {/each}
+        </div>
+      {/if}</MayChange
+    >
   {/if}
   <p><button title="Leaves without adding anything" class="link" onclick={() => dialog?.close()}>Close</button></p>
 </dialog>

@@ -39,17 +39,25 @@ interface SheetFiles {
   readonly canvas: Canvas;
 }
 
+/** A brand as it was at another moment. */
+export interface AsItWas {
+  /** Recipes of marks, by their ids; those that are missing are as they are now. */
+  readonly recipes: ReadonlyMap<string, Recipe>;
+  /** Numbers of its documents; as they are now without. */
+  readonly documents?: Readonly<Record<string, number>> | undefined;
+}
+const AS_IT_IS: AsItWas = { recipes: new Map() };
+
 /**
  * The pages of a brand's sheet, each as something to be drawn.
- * @param as recipes of marks as they were, by their ids; without, as they are now
  * @throws a refusal where there is no mark or no page to show
  */
-async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<string, Recipe> = new Map()): Promise<SheetFiles> {
-  const marks = (await listMarks(em.fork(), brand.id)).map((mark) => ({ ...mark, recipe: as.get(mark.id) ?? mark.recipe }));
+async function sheetFiles(em: EntityManager, brand: BrandView, { recipes, documents }: AsItWas = AS_IT_IS): Promise<SheetFiles> {
+  const marks = (await listMarks(em.fork(), brand.id)).map((mark) => ({ ...mark, recipe: recipes.get(mark.id) ?? mark.recipe }));
   const { families: ownFamilies, catalogue: ownCatalogue } = await ownFonts(em.fork(), brand);
   const families = [...shippedFamilies(), ...ownFamilies];
   const sources = new Map(marks.map(({ id, recipe }) => [id, recipe]));
-  const sheet = (await findDocument(em.fork(), brand.id, 'sheet')).content;
+  const sheet = (await findDocument(em.fork(), brand.id, 'sheet', documents)).content;
   const measured = new Map<string, MeasuredMark>();
   for (const mark of marks.filter(({ shelf, role }) => shelf === 'kept' && role !== 'piece')) {
     const found = await heavy('measured', { recipe: mark.recipe, sources, palette: brand.palette, ownFamilies });
@@ -57,17 +65,17 @@ async function sheetFiles(em: EntityManager, brand: BrandView, as: ReadonlyMap<s
   }
   const shown = (recipe: Recipe): readonly string[] => recipe.parts.flatMap(keptPictures);
   const inMarks = await ownPictures(em.fork(), brand.id, [...sources.values()].flatMap(shown));
-  const atHand = await goodsAtHand(em.fork(), brand.id);
+  const atHand = await goodsAtHand(em.fork(), brand.id, documents);
   const wanted = sheet.left.includes('on-goods') ? [] : goodsOfSheet(sheet, atHand, new Set(measured.keys()));
   const goods: TonePicture[] = [];
   // One after the other: their layers are large.
   for (const on of wanted) goods.push(await pictureOnGoods(em, brand, on, atHand, marks, { sources, ownFamilies, ownPictures: inMarks }));
   const facts = sheetFactsOf(brand, marks, {
-    brief: (await findDocument(em.fork(), brand.id, 'brief')).content,
-    type: (await findDocument(em.fork(), brand.id, 'type')).content,
+    brief: (await findDocument(em.fork(), brand.id, 'brief', documents)).content,
+    type: (await findDocument(em.fork(), brand.id, 'type', documents)).content,
     families,
     alternatives: freeAlternatives(families, { ...catalogue(), ...ownCatalogue }),
-    board: (await findDocument(em.fork(), brand.id, 'board')).content,
+    board: (await findDocument(em.fork(), brand.id, 'board', documents)).content,
     pictures: await listPictures(em, brand.id),
     ...{ measured, sheet, goods },
   });
@@ -127,11 +135,11 @@ const asPdf = (brand: BrandView, { pages, canvas }: SheetFiles): Promise<Uint8Ar
 /** The brand sheet as it stands, as one PDF. @throws a refusal where there is no mark to show */
 export const sheetPdf = async (em: EntityManager, brand: BrandView): Promise<Uint8Array> => asPdf(brand, await sheetFiles(em, brand));
 
-/** The brand sheet as a folder for browsers: a page, its pictures as vectors, and the PDF. @param as recipes of marks as they were */
+/** The brand sheet as a folder for browsers: a page, its pictures as vectors, and the PDF. */
 export async function sheetFolder(
   em: EntityManager,
   brand: BrandView,
-  as?: ReadonlyMap<string, Recipe>,
+  as?: AsItWas,
 ): Promise<readonly { readonly name: string; readonly input: string | Uint8Array }[]> {
   const files = await sheetFiles(em, brand, as);
   const named = files.pages.map((page, at) => ({ ...page, file: `${String(at + 1).padStart(2, '0')}-${page.id}.svg` }));

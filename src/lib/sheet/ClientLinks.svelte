@@ -4,6 +4,7 @@
   import { request, sentences } from '$lib/client/request';
   import { onNews } from '$lib/client/work/news';
   import Fold from '$lib/ui/Fold.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   interface Note {
     readonly id: string;
@@ -124,16 +125,18 @@
           {#if note.at}<span class="quiet">at {Math.round(note.at.x * 100)} %, {Math.round(note.at.y * 100)} %</span>{/if}
         </p>
         {#if note.text}<p class="text">{note.text}</p>{/if}
-        <textarea
-          title="The client reads it beside the note"
-          aria-label="Answer to {note.name}"
-          rows="1"
-          maxlength="4000"
-          placeholder="answer"
-          value={note.answer ?? ''}
-          onchange={(event) => void change(note.id, { answer: event.currentTarget.value })}></textarea>
-        <button title="Closed notes stay, but ask for nothing more" onclick={() => void change(note.id, { closed: !note.closed })}
-          >{note.closed ? 'Open again' : 'Close'}</button
+        <MayChange
+          ><textarea
+            title="The client reads it beside the note"
+            aria-label="Answer to {note.name}"
+            rows="1"
+            maxlength="4000"
+            placeholder="answer"
+            value={note.answer ?? ''}
+            onchange={(event) => void change(note.id, { answer: event.currentTarget.value })}></textarea>
+          <button title="Closed notes stay, but ask for nothing more" onclick={() => void change(note.id, { closed: !note.closed })}
+            >{note.closed ? 'Open again' : 'Close'}</button
+          ></MayChange
         >
       </li>
     {/each}
@@ -147,75 +150,78 @@
             ? ', with a word'
             : ''}, {link.marks.length} shown</span
         >
-        {#if link.state === 'open'}<button
-            title="The address opens nothing any more"
-            aria-label="End it: {link.name}"
-            onclick={() => void end(link.id)}>End it</button
+        {#if link.state === 'open'}<MayChange
+            ><button title="The address opens nothing any more" aria-label="End it: {link.name}" onclick={() => void end(link.id)}
+              >End it</button
+            ></MayChange
           >{/if}
       </li>
     {/each}
   </ul>
   <form onsubmit={make} aria-label="A new link">
-    <label for="link-name">What it is called</label>
-    <input title="For you: who it is for" id="link-name" maxlength="80" required bind:value={name} />
-    <label for="link-word">A word to enter, if you like</label>
-    <input
-      title="The client enters it once; leave it empty where the address is enough"
-      id="link-word"
-      maxlength="200"
-      autocomplete="off"
-      bind:value={word}
-    />
-    <label for="link-day">Last day, if it has one</label>
-    <input title="After this day the address opens nothing any more" id="link-day" type="date" bind:value={day} />
-    <fieldset>
-      <legend>Shows</legend>
-      {#each kept as mark (mark.id)}
-        <label class="tick"
-          ><input
-            title="Whether the client sees this mark"
-            type="checkbox"
-            checked={!left.has(mark.id)}
-            onchange={() => (left = toggled(left, mark.id))}
-          />
-          {mark.name}</label
-        >
-      {/each}
-    </fieldset>
-    {#if tries.length > 0}
+    <MayChange>
+      <label for="link-name">What it is called</label>
+      <input title="For you: who it is for" id="link-name" maxlength="80" required bind:value={name} />
+      <label for="link-word">A word to enter, if you like</label>
+      <input
+        title="The client enters it once; leave it empty where the address is enough"
+        id="link-word"
+        maxlength="200"
+        autocomplete="off"
+        bind:value={word}
+      />
+      <label for="link-day">Last day, if it has one</label>
+      <input title="After this day the address opens nothing any more" id="link-day" type="date" bind:value={day} />
       <fieldset>
-        <legend>Tries to compare</legend>
-        {#each tries as { id, name: called, mark } (id)}
+        <legend>Shows</legend>
+        {#each kept as mark (mark.id)}
           <label class="tick"
             ><input
-              title="Shown beside the mark, so that the client can compare"
+              title="Whether the client sees this mark"
               type="checkbox"
-              checked={taken.has(id)}
-              onchange={() => (taken = toggled(taken, id))}
+              checked={!left.has(mark.id)}
+              onchange={() => (left = toggled(left, mark.id))}
             />
-            {markOf(mark)?.name}: {called}</label
+            {mark.name}</label
           >
         {/each}
       </fieldset>
-    {/if}
-    {#if packs.length > 0}
-      <fieldset>
-        <legend>Packs to fetch</legend>
-        {#each packs as { id, name: called } (id)}
-          <label class="tick"
-            ><input
-              title="The client may fetch the files of this pack"
-              type="checkbox"
-              checked={taken.has(id)}
-              onchange={() => (taken = toggled(taken, id))}
-            />
-            {called}</label
-          >
-        {/each}
-      </fieldset>
-    {/if}
-    <button title="An address that nobody can guess; what it shows can be ended at any time" disabled={kept.every(({ id }) => left.has(id))}
-      >Make a link</button
+      {#if tries.length > 0}
+        <fieldset>
+          <legend>Tries to compare</legend>
+          {#each tries as { id, name: called, mark } (id)}
+            <label class="tick"
+              ><input
+                title="Shown beside the mark, so that the client can compare"
+                type="checkbox"
+                checked={taken.has(id)}
+                onchange={() => (taken = toggled(taken, id))}
+              />
+              {markOf(mark)?.name}: {called}</label
+            >
+          {/each}
+        </fieldset>
+      {/if}
+      {#if packs.length > 0}
+        <fieldset>
+          <legend>Packs to fetch</legend>
+          {#each packs as { id, name: called } (id)}
+            <label class="tick"
+              ><input
+                title="The client may fetch the files of this pack"
+                type="checkbox"
+                checked={taken.has(id)}
+                onchange={() => (taken = toggled(taken, id))}
+              />
+              {called}</label
+            >
+          {/each}
+        </fieldset>
+      {/if}
+      <button
+        title="An address that nobody can guess; what it shows can be ended at any time"
+        disabled={kept.every(({ id }) => left.has(id))}>Make a link</button
+      ></MayChange
     >
   </form>
 </Fold>

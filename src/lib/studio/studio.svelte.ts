@@ -77,8 +77,8 @@ export class Studio {
     this.bringing = false;
   }
 
-  /** @param at its place among all brands, where they stand as arranged */
-  items(brand: ShownBrand, at: number | undefined, count: number): readonly MenuItem[] {
+  /** @param at its place among all brands, where they stand as arranged @param looksOnly whether who asks may change nothing */
+  items(brand: ShownBrand, at: number | undefined, count: number, looksOnly: boolean): readonly MenuItem[] {
     const move = (label: string, to: number, disabled: boolean, apart = false): MenuItem => ({
       ...{ label, apart, disabled: at === undefined || disabled },
       act: () => void this.#change(brand, { position: to }, `“${brand.name}” moved.`, { position: at }),
@@ -88,10 +88,15 @@ export class Studio {
       act: () => void this.#change(brand, { shelf }, `“${brand.name}” ${said}.`, { shelf: brand.shelf }),
     });
     const here = at ?? 0;
+    const download: MenuItem = {
+      ...{ label: 'Download brand file', apart: false, disabled: false },
+      act: () => location.assign(`/api/brands/${brand.slug}/brand-file`),
+    };
+    if (looksOnly) return [download];
     return [
       { label: 'Rename', apart: false, disabled: false, act: () => (this.renaming = brand.id) },
       { label: 'Duplicate', apart: false, disabled: false, act: () => void this.#copy(brand) },
-      { label: 'Download brand file', apart: false, disabled: false, act: () => location.assign(`/api/brands/${brand.slug}/brand-file`) },
+      download,
       move('Move up', here - 1, here === 0, true),
       move('Move down', here + 1, here >= count - 1),
       move('Move to the top', 0, here === 0),

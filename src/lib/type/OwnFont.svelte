@@ -3,6 +3,7 @@
   import { request, sentences } from '$lib/client/request';
   import FileLink from '$lib/ui/FileLink.svelte';
   import { useTrials } from './trials.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   const trials = useTrials();
   const id = $props.id();
@@ -61,44 +62,46 @@
 
 <section aria-label="The client’s own font">
   <h2 class="label">The client’s own font</h2>
-  <label for="{id}-rights" class="quiet">Under which terms</label>
-  <select title="What the client’s license lets this font be used for" id="{id}-rights" bind:value={rights}
-    >{#each RIGHTS as right (right)}<option value={right}>{right}</option>{/each}</select
-  >
-  <FileLink
-    label={working ? 'Checking every table …' : 'Bring a font'}
-    hint="A font file of the client’s; it stays with this studio"
-    accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
-    disabled={working}
-    take={([file]) => void take(file)}
-  />
-  {#if collection}
-    <p role="status">{collection.file.name} holds {collection.faces.length} faces. Which one?</p>
-    <ul>
-      {#each collection.faces as face, index (index)}
-        <li>
-          <button title="Takes this face out of the collection" class="link" onclick={() => collection && take(collection.file, index)}
-            >{face}</button
-          >
-        </li>
-      {/each}
-    </ul>
-  {/if}
-  {#if own.length > 0}
-    <ul>
-      {#each own as family (family.id)}
-        <li>
-          <span class:gone={family.removed}>{family.name}</span>
-          <button
-            title="Removed fonts are offered no more; marks that are set in them keep them"
-            class="link"
-            onclick={() => remove(family.id, !family.removed)}
-            >{family.removed ? `Bring ${family.name} back` : `Remove ${family.name}`}</button
-          >
-        </li>
-      {/each}
-    </ul>
-  {/if}
+  <MayChange
+    ><label for="{id}-rights" class="quiet">Under which terms</label>
+    <select title="What the client’s license lets this font be used for" id="{id}-rights" bind:value={rights}
+      >{#each RIGHTS as right (right)}<option value={right}>{right}</option>{/each}</select
+    >
+    <FileLink
+      label={working ? 'Checking every table …' : 'Bring a font'}
+      hint="A font file of the client’s; it stays with this studio"
+      accept=".otf,.ttf,.woff,.woff2,.ttc,.otc"
+      disabled={working}
+      take={([file]) => void take(file)}
+    />
+    {#if collection}
+      <p role="status">{collection.file.name} holds {collection.faces.length} faces. Which one?</p>
+      <ul>
+        {#each collection.faces as face, index (index)}
+          <li>
+            <button title="Takes this face out of the collection" class="link" onclick={() => collection && take(collection.file, index)}
+              >{face}</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if own.length > 0}
+      <ul>
+        {#each own as family (family.id)}
+          <li>
+            <span class:gone={family.removed}>{family.name}</span>
+            <button
+              title="Removed fonts are offered no more; marks that are set in them keep them"
+              class="link"
+              onclick={() => remove(family.id, !family.removed)}
+              >{family.removed ? `Bring ${family.name} back` : `Remove ${family.name}`}</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </MayChange>
   {#if said}<p class="quiet" role="status">{said}</p>{/if}
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
 </section>

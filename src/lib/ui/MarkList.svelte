@@ -5,6 +5,7 @@
   import { request, sentences } from '$lib/client/request';
   import MarkPicture from '$lib/ui/MarkPicture.svelte';
   import UndoNote from '$lib/ui/UndoNote.svelte';
+  import MayChange from './MayChange.svelte';
 
   type ListedMark = Pick<ShownMark, 'id' | 'slug' | 'name' | 'shelf' | 'recipe'> & { readonly role: string };
   interface Props {
@@ -102,67 +103,69 @@
           <button title="Opens it on the table" class="picture" aria-label="Open {mark.name}" onclick={() => go(mark)}
             ><MarkPicture picture={pictures(mark.id)} label="" /></button
           >
-          <span class="words">
-            <input
-              title="What the mark is called; Enter keeps the name"
-              aria-label="Name of {mark.name}"
-              value={mark.name}
-              maxlength="80"
-              onchange={(event) => rename(mark, event.currentTarget.value)}
-            />
-            {#if isTwice(mark)}<small class="quiet">Another mark has this name.</small>{/if}
-          </span>
-          {#if mark.role === 'piece'}<span class="quiet">piece</span>{:else}
-            <select
-              title="What it is within the family"
-              aria-label="Role of {mark.name}"
-              value={mark.role}
-              onchange={(event) =>
-                void change(mark, { role: event.currentTarget.value }, `“${mark.name}” has the role ${event.currentTarget.value} now.`, {
-                  role: mark.role,
-                })}
-            >
-              {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
-            </select>
-          {/if}
-          <span class="acts">
-            <button
-              disabled={at === 0}
-              aria-label="Move {mark.name} up"
-              title="Up"
-              onclick={() => void change(mark, { position: at - 1 }, `“${mark.name}” moved up.`, { position: at })}>↑</button
-            >
-            <button
-              disabled={at === row.length - 1}
-              aria-label="Move {mark.name} down"
-              title="Down"
-              onclick={() => void change(mark, { position: at + 1 }, `“${mark.name}” moved down.`, { position: at })}>↓</button
-            >
-            <button
-              title="A copy beside it, with a name of its own"
-              class="link"
-              aria-label="Duplicate {mark.name}"
-              onclick={() => void duplicate(mark)}>Duplicate</button
-            >
-            {#if id !== 'kept'}<button
-                title="Back into the family, where it stood"
+          <MayChange
+            ><span class="words">
+              <input
+                title="What the mark is called; Enter keeps the name"
+                aria-label="Name of {mark.name}"
+                value={mark.name}
+                maxlength="80"
+                onchange={(event) => rename(mark, event.currentTarget.value)}
+              />
+              {#if isTwice(mark)}<small class="quiet">Another mark has this name.</small>{/if}
+            </span>
+            {#if mark.role === 'piece'}<span class="quiet">piece</span>{:else}
+              <select
+                title="What it is within the family"
+                aria-label="Role of {mark.name}"
+                value={mark.role}
+                onchange={(event) =>
+                  void change(mark, { role: event.currentTarget.value }, `“${mark.name}” has the role ${event.currentTarget.value} now.`, {
+                    role: mark.role,
+                  })}
+              >
+                {#each FAMILY_ROLES as role (role)}<option>{role}</option>{/each}
+              </select>
+            {/if}
+            <span class="acts">
+              <button
+                disabled={at === 0}
+                aria-label="Move {mark.name} up"
+                title="Up"
+                onclick={() => void change(mark, { position: at - 1 }, `“${mark.name}” moved up.`, { position: at })}>↑</button
+              >
+              <button
+                disabled={at === row.length - 1}
+                aria-label="Move {mark.name} down"
+                title="Down"
+                onclick={() => void change(mark, { position: at + 1 }, `“${mark.name}” moved down.`, { position: at })}>↓</button
+              >
+              <button
+                title="A copy beside it, with a name of its own"
                 class="link"
-                aria-label="Restore {mark.name}"
-                onclick={() => void put(mark, 'kept', 'is back in the family')}>Restore</button
-              >{/if}
-            {#if id === 'kept'}<button
-                title="Put away, but kept; marks that follow it go on following"
-                class="link"
-                aria-label="Archive {mark.name}"
-                onclick={() => void put(mark, 'archived', 'is archived')}>Archive</button
-              >{/if}
-            {#if id !== 'removed'}<button
-                title="Put among the removed; it can be restored there"
-                class="link"
-                aria-label="Remove {mark.name}"
-                onclick={() => void put(mark, 'removed', 'is removed')}>Remove</button
-              >{/if}
-          </span>
+                aria-label="Duplicate {mark.name}"
+                onclick={() => void duplicate(mark)}>Duplicate</button
+              >
+              {#if id !== 'kept'}<button
+                  title="Back into the family, where it stood"
+                  class="link"
+                  aria-label="Restore {mark.name}"
+                  onclick={() => void put(mark, 'kept', 'is back in the family')}>Restore</button
+                >{/if}
+              {#if id === 'kept'}<button
+                  title="Put away, but kept; marks that follow it go on following"
+                  class="link"
+                  aria-label="Archive {mark.name}"
+                  onclick={() => void put(mark, 'archived', 'is archived')}>Archive</button
+                >{/if}
+              {#if id !== 'removed'}<button
+                  title="Put among the removed; it can be restored there"
+                  class="link"
+                  aria-label="Remove {mark.name}"
+                  onclick={() => void put(mark, 'removed', 'is removed')}>Remove</button
+                >{/if}
+            </span></MayChange
+          >
         </li>
       {/each}
     </ul>

@@ -19,13 +19,15 @@ const made = () => ({
     .onCreate(() => author().from),
 });
 
-/** Which revisions a pack shows: of the palette, and of every mark by its id. */
+/** Which revisions a pack shows: of the palette, of every mark by its id, and of the brand's documents by their kind. */
 export interface HandoverBasis {
   readonly palette: number;
   readonly marks: Readonly<Record<string, number>>;
+  /** Missing where a pack is older than this, or came in with a brand file, which holds the newest documents alone. */
+  readonly documents?: Readonly<Record<string, number>>;
 }
 /** What one file shows: the revisions of its mark and of those that it follows, and a digest of all that its picture depends on. */
-export interface FileBasis extends HandoverBasis {
+export interface FileBasis extends Omit<HandoverBasis, 'documents'> {
   readonly digest: string;
 }
 

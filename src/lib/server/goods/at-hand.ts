@@ -4,9 +4,12 @@ import { findDocument } from '../stores/documents';
 import { listPhotos } from '../stores/photos';
 import { scenes } from './scenes';
 
-/** All goods of a brand: those that ship and its own photos; and what was chosen for them. */
-export async function goodsAtHand(em: EntityManager, brandId: string): Promise<GoodsAtHand> {
-  const desk = (await findDocument(em, brandId, 'goods')).content as GoodsDesk;
+/**
+ * All goods of a brand: those that ship and its own photos; and what was chosen for them.
+ * @param as numbers of documents as they stood at another moment
+ */
+export async function goodsAtHand(em: EntityManager, brandId: string, as?: Readonly<Record<string, number>>): Promise<GoodsAtHand> {
+  const desk = (await findDocument(em, brandId, 'goods', as)).content as GoodsDesk;
   const own = Object.entries(desk.own);
   const photos = own.length === 0 ? [] : await listPhotos(em.fork(), brandId);
   return {

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { downloadZip } from 'client-zip';
 import { dress, guidePage, guideText, rightsLines, rightsOf, webManifest, packKind, type GuideFile, type HandoverPlan } from '$core/index';
-import { Handover, HandoverFile } from '../database/entities';
+import { Handover, HandoverFile, type HandoverBasis } from '../database/entities';
 import { filePieces } from '../files';
 import { shippedFamilies } from '../fonts';
 import { refuse } from '../http/problem-error';
@@ -26,7 +26,7 @@ async function entriesOf(
     readonly id: string;
     readonly name: string;
     readonly plan: unknown;
-    readonly basis: { readonly palette: number; readonly marks: Readonly<Record<string, number>> };
+    readonly basis: HandoverBasis;
     readonly createdAt: Date;
   },
 ): Promise<readonly Entry[]> {
@@ -65,7 +65,9 @@ async function entriesOf(
     ...new Set(files.filter(({ wanted }) => packKind(wanted.kind).manifest).map(({ name }) => name.split('/')[0] ?? 'web')),
   ];
   const { sheet } = (row.plan ?? {}) as Pick<HandoverPlan, 'sheet'>;
-  const folder = sheet ? await sheetFolder(em, { ...brand, palette: standing.palette }, standing.recipes) : [];
+  const folder = sheet
+    ? await sheetFolder(em, { ...brand, palette: standing.palette }, { recipes: standing.recipes, documents: row.basis.documents })
+    : [];
   return [
     ...folder.map(({ name, input }): Entry => ({ name, lastModified, input })),
     { name: 'read-me.txt', lastModified, input: guideText(guide) },

@@ -3,6 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { expect, marksFollowedBy, paletteForm, recovered, writeRecipe, type Palette, type Recipe, type ShippedFamily } from '$core/index';
 import { Mark, Revision, SavedPalette, type FileBasis, type HandoverBasis } from '../database/entities';
 import { ownPictures } from '../stores/brand-pictures';
+import { documentNumbers } from '../stores/documents';
 import { ownFonts } from '../stores/own-fonts';
 import { storedRecipe } from '../stores/stored-recipe';
 
@@ -19,7 +20,11 @@ export interface Standing {
 /** What a brand is at this moment. */
 export async function basisNow(em: EntityManager, brand: { readonly id: string; readonly paletteNumber: number }): Promise<HandoverBasis> {
   const marks = await em.find(Mark, { brand: brand.id });
-  return { palette: brand.paletteNumber, marks: Object.fromEntries(marks.map(({ id, revisionNumber }) => [id, revisionNumber])) };
+  return {
+    palette: brand.paletteNumber,
+    marks: Object.fromEntries(marks.map(({ id, revisionNumber }) => [id, revisionNumber])),
+    documents: await documentNumbers(em, brand.id),
+  };
 }
 
 /** A brand as it stood at a basis. Revisions are never changed, so it is the same whenever it is asked for. */

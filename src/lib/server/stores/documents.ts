@@ -34,9 +34,27 @@ export async function newestDocuments(em: EntityManager, brandId: string) {
   return newest.filter((each) => each !== null);
 }
 
-/** The newest document of a kind; an empty one while nothing was saved. */
-export async function findDocument<K extends DocumentKind>(em: EntityManager, brandId: string, kind: K): Promise<DocumentView<K>> {
-  const saved = await newestOf(em, brandId, kind);
+/** The number of the newest document of each kind that was saved. */
+export async function documentNumbers(em: EntityManager, brandId: string): Promise<Readonly<Record<string, number>>> {
+  const rows = await em.execute<{ document: string; number: number }[]>(
+    'select "document_kind" as "document", max("number") as "number" from "document" where "brand_id" = ? group by "document_kind"',
+    [brandId],
+  );
+  return Object.fromEntries(rows.map(({ document, number }) => [document, number]));
+}
+
+/**
+ * The newest document of a kind; an empty one while nothing was saved.
+ * @param as numbers of documents as they stood at another moment; a kind that is not among them was not saved yet
+ */
+export async function findDocument<K extends DocumentKind>(
+  em: EntityManager,
+  brandId: string,
+  kind: K,
+  as?: Readonly<Record<string, number>>,
+): Promise<DocumentView<K>> {
+  const own = { brand: brandId, document: kind };
+  const saved = as ? await em.findOne(SavedDocument, { ...own, number: as[kind] ?? 0 }) : await newestOf(em, brandId, kind);
   return { number: saved?.number ?? 0, content: readStored(kind, saved?.content ?? {}) };
 }
 

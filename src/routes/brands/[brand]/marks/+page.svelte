@@ -5,6 +5,7 @@
   import { EMPTY_RECIPE, writeRecipe } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import MayChange from '$lib/ui/MayChange.svelte';
 
   let fault = $state('');
   async function add(): Promise<void> {
@@ -25,6 +26,6 @@
 <main class="p-7">
   <h1>No mark yet</h1>
   <p class="quiet my-3">The brand’s marks will stand here: the primary first, then all that derives from it.</p>
-  <Button onclick={add}>Begin the primary mark</Button>
+  <MayChange><Button onclick={add}>Begin the primary mark</Button></MayChange>
   {#if fault}<p class="mt-3 text-rust" role="alert">{fault}</p>{/if}
 </main>
