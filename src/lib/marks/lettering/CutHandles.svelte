@@ -1,16 +1,6 @@
 <script lang="ts">
-  import {
-    apply,
-    beltGrips,
-    compose,
-    cutGrips,
-    invert,
-    type Belt,
-    type Cut,
-    type Lettering,
-    type Point,
-    type ResolvedPart,
-  } from '$core/index';
+  import { apply, beltGrips, compose, cutGrips, type Belt, type Cut, type Lettering, type Point, type ResolvedPart } from '$core/index';
+  import { pointedIn } from '../stage/handles';
   import { hold } from '../stage/hold';
   import type { StageView } from '../stage/stage-view.svelte';
   import { useTable } from '../table/table.svelte';
@@ -48,18 +38,13 @@
       const thing = cut ?? belt;
       if (!thing || !shown(thing)) return [];
       const place = compose(resolved.transform, map);
-      const toPlane = (clientX: number, clientY: number): Point | undefined => {
-        const frame = surface?.getBoundingClientRect();
-        const back = invert(place);
-        return back && apply(back, view.toMark({ x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) }));
-      };
       const handle = (key: string, label: string, at: Point, pull: (to: Point) => void): Handle => ({
         id,
         key,
         label,
         at: view.toScreen(apply(place, at)),
         begin: () => (clientX, clientY) => {
-          const to = toPlane(clientX, clientY);
+          const to = pointedIn(place, view, surface, { clientX, clientY });
           if (to) pull(to);
         },
       });

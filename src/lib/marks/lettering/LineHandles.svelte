@@ -5,12 +5,11 @@
     ENVELOPE_FROM,
     envelopeAmount,
     envelopeGrip,
-    invert,
-    type CurvePoint,
     type Lettering,
     type Point,
     type ResolvedPart,
   } from '$core/index';
+  import { diamond, pointedIn, pulledPoint, tenth, type PulledOf } from '../stage/handles';
   import { hold } from '../stage/hold';
   import PointHandles from '../stage/PointHandles.svelte';
   import type { StageView } from '../stage/stage-view.svelte';
@@ -26,13 +25,8 @@
   const table = useTable();
 
   const toScreen = (point: Point): Point => view.toScreen(apply(resolved.transform, point));
-  function toPart(clientX: number, clientY: number): Point {
-    const frame = surface?.getBoundingClientRect();
-    const back = invert(resolved.transform);
-    const mark = view.toMark({ x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) });
-    return back ? apply(back, mark) : mark;
-  }
-  const tenth = (value: number) => Math.round(value * 10) / 10;
+  const toPart = (pointer: Pick<PointerEvent, 'clientX' | 'clientY'>): Point | undefined =>
+    pointedIn(resolved.transform, view, surface, pointer);
   const setLine = (line: Lettering['line']) => table.previewLettering(part, { ...part, line });
 
   const circle = $derived(resolved.lettering?.circle);
@@ -54,7 +48,8 @@
       event,
       surface,
       (held) => {
-        const at = toPart(held.clientX, held.clientY);
+        const at = toPart(held);
+        if (!at) return;
         const fromTop = (Math.atan2(at.x - middle.x, -(at.y - middle.y)) * 180) / Math.PI;
         const raw = line.side === 'over' ? fromTop : ((fromTop - 180 + 540) % 360) - 180;
         setLine({ ...line, startDeg: held.shift ? Math.round(raw / 15) * 15 : tenth(raw) });
@@ -67,14 +62,16 @@
     if (line.shape !== 'arc' || !circle || !surface || event.button !== 0) return;
     event.stopPropagation();
     const ring = line.form === 'ring';
-    const began = toPart(event.clientX, event.clientY);
+    const began = toPart(event);
+    if (!began) return;
     const start = line.radiusPx;
     const middle = circle.center;
     hold(
       event,
       surface,
       (held) => {
-        const at = toPart(held.clientX, held.clientY);
+        const at = toPart(held);
+        if (!at) return;
         // The crown of an arch stays where it is, so that its radius follows the way of the pointer rather than a moving center.
         const radiusPx = ring ? Math.hypot(at.x - middle.x, at.y - middle.y) : start + Math.abs(at.x) - Math.abs(began.x);
         setLine({ ...line, radiusPx: Math.max(1, tenth(radiusPx)) });
@@ -98,7 +95,9 @@
       event,
       surface,
       (held) => {
-        const amount = envelopeAmount(line.form, ENVELOPE_FROM[line.from], began, toPart(held.clientX, held.clientY).y) * 100;
+        const at = toPart(held);
+        if (!at) return;
+        const amount = envelopeAmount(line.form, ENVELOPE_FROM[line.from], began, at.y) * 100;
         const amountPercent = Math.min(300, Math.max(-300, held.shift ? Math.round(amount / 5) * 5 : tenth(amount)));
         setLine({ ...line, amountPercent });
       },
@@ -137,7 +136,8 @@
       event,
       surface,
       (held) => {
-        const at = toPart(held.clientX, held.clientY);
+        const at = toPart(held);
+        if (!at) return;
         const near = along.reduce((best, each) =>
           Math.hypot(each.x - at.x, each.y - at.y) < Math.hypot(best.x - at.x, best.y - at.y) ? each : best,
         );
@@ -147,7 +147,7 @@
     );
   }
 
-  function pull(event: PointerEvent, at: number, what: 'point' | 'in' | 'out'): void {
+  function pull(event: PointerEvent, at: number, what: PulledOf): void {
     const { line } = part;
     if (line.shape !== 'curve' || !surface || event.button !== 0) return;
     event.stopPropagation();
@@ -155,27 +155,12 @@
       event,
       surface,
       (held) => {
-        const to = toPart(held.clientX, held.clientY);
-        const change = (point: CurvePoint): CurvePoint => {
-          const [x, y] = [tenth(to.x - point.x), tenth(to.y - point.y)];
-          if (what === 'point') return { ...point, x: tenth(to.x), y: tenth(to.y) };
-          // Handles stay opposite each other unless Shift breaks the corner.
-          if (what === 'out') return { ...point, outX: x, outY: y, ...(held.shift ? {} : mirrored(point.inX, point.inY, x, y, 'in')) };
-          return { ...point, inX: x, inY: y, ...(held.shift ? {} : mirrored(point.outX, point.outY, x, y, 'out')) };
-        };
-        setLine({ ...line, points: line.points.map((point, n) => (n === at ? change(point) : point)) });
+        const to = toPart(held);
+        if (to) setLine({ ...line, points: line.points.map((point, n) => (n === at ? pulledPoint(point, what, to, held.shift) : point)) });
       },
       (moved) => moved && table.commit('Curve'),
     );
   }
-  function mirrored(oldX: number, oldY: number, x: number, y: number, name: 'in' | 'out'): Partial<CurvePoint> {
-    const length = Math.hypot(oldX, oldY);
-    const pulled = Math.hypot(x, y);
-    if (length === 0 || pulled === 0) return {};
-    const [mx, my] = [tenth((-x / pulled) * length), tenth((-y / pulled) * length)];
-    return name === 'in' ? { inX: mx, inY: my } : { outX: mx, outY: my };
-  }
-  const diamond = ({ x, y }: Point) => `M${x} ${y - 6}L${x + 6} ${y}L${x} ${y + 6}L${x - 6} ${y}Z`;
 </script>
 
 <!-- every handle has its number in the recipe column, which the keys reach -->

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { addPart, apply, createPart, expect, freePartId, invert, type FreeCurve, type FreePoint, type Point } from '$core/index';
+  import { addPart, apply, createPart, expect, freePartId, type FreeCurve, type FreePoint, type Point } from '$core/index';
+  import { onSurface, pointedIn, tenth } from './handles';
   import { hold } from './hold';
   import StageHint from './StageHint.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -16,7 +17,6 @@
   const CLOSING_PX = 9;
   /** Shorter pulls are clicks. */
   const BEND_PX = 3;
-  const tenth = (value: number) => Math.round(value * 10) / 10;
   const curve = $derived(table.selected?.kind === 'curve' ? table.selected : undefined);
   /** Where the pointer is, for the piece that would come next. */
   let near: Point | undefined = $state();
@@ -29,15 +29,9 @@
 
   const mapOf = (part: FreeCurve | undefined) => (part && table.resolved(part.id)?.transform) ?? { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   const toScreen = (part: FreeCurve, point: Point): Point => view.toScreen(apply(mapOf(part), point));
-  function onStage(clientX: number, clientY: number): Point {
-    const frame = surface?.getBoundingClientRect();
-    return { x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) };
-  }
   /** From the screen to where the curve's points are counted. */
-  function toPart(part: FreeCurve | undefined, clientX: number, clientY: number): Point {
-    const mark = view.toMark(onStage(clientX, clientY));
-    const back = invert(mapOf(part));
-    const own = back ? apply(back, mark) : mark;
+  function toPart(part: FreeCurve | undefined, pointer: Pick<PointerEvent, 'clientX' | 'clientY'>): Point {
+    const own = pointedIn(mapOf(part), view, surface, pointer) ?? view.toMark(onSurface(surface, pointer));
     return { x: tenth(own.x), y: tenth(own.y) };
   }
   const last = $derived(curve && toScreen(curve, curve.points.at(-1) as FreePoint));
@@ -49,14 +43,14 @@
     if (!surface || event.button !== 0) return;
     event.stopPropagation();
     event.preventDefault();
-    if (curve && closes(onStage(event.clientX, event.clientY))) {
+    if (curve && closes(onSurface(surface, event))) {
       table.change(curve.id, 'Close', { closed: true });
       table.drawing = false;
       return;
     }
     const before = table.open.recipe;
     const id = curve?.id ?? freePartId(before, 'curve');
-    const at = toPart(curve, event.clientX, event.clientY);
+    const at = toPart(curve, event);
     const points = curve?.points ?? [];
     const show = (outX: number, outY: number) => {
       const next = [...points, { ...at, inX: 0 - outX, inY: 0 - outY, outX, outY }];
@@ -68,7 +62,7 @@
       event,
       surface,
       (held) => {
-        const to = toPart(part, held.clientX, held.clientY);
+        const to = toPart(part, held);
         if (Math.hypot(held.x, held.y) > BEND_PX) show(tenth(to.x - at.x), tenth(to.y - at.y));
       },
       (moved) => {
@@ -95,7 +89,7 @@
   width={view.widthPx}
   height={view.heightPx}
   onpointerdown={setPoint}
-  onpointermove={(event) => (near = onStage(event.clientX, event.clientY))}
+  onpointermove={(event) => (near = onSurface(surface, event))}
   data-handle="drawing"
 />
 {#if last && near}<line x1={last.x} y1={last.y} x2={near.x} y2={near.y} />{/if}

@@ -1,16 +1,6 @@
 <script lang="ts">
-  import {
-    apply,
-    freeCurve,
-    invert,
-    pathData,
-    mapPath,
-    withPointAfter,
-    type FreeCurve,
-    type FreePoint,
-    type Point,
-    type ResolvedPart,
-  } from '$core/index';
+  import { apply, freeCurve, pathData, mapPath, withPointAfter, type FreeCurve, type Point, type ResolvedPart } from '$core/index';
+  import { pointedIn, pulledPoint, type PulledOf } from './handles';
   import { hold } from './hold';
   import PointHandles from './PointHandles.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -26,13 +16,6 @@
   const table = useTable();
 
   const toScreen = (point: Point): Point => view.toScreen(apply(resolved.transform, point));
-  function toPart(clientX: number, clientY: number): Point {
-    const frame = surface?.getBoundingClientRect();
-    const back = invert(resolved.transform);
-    const mark = view.toMark({ x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) });
-    return back ? apply(back, mark) : mark;
-  }
-  const tenth = (value: number) => Math.round(value * 10) / 10;
   const line = $derived(
     pathData(
       mapPath(mapPath(freeCurve(part.points, part.closed), resolved.transform), {
@@ -54,7 +37,7 @@
     }),
   );
 
-  function pull(event: PointerEvent, at: number, what: 'point' | 'in' | 'out'): void {
+  function pull(event: PointerEvent, at: number, what: PulledOf): void {
     if (!surface || event.button !== 0) return;
     event.stopPropagation();
     surface.focus({ preventScroll: true });
@@ -64,18 +47,11 @@
       event,
       surface,
       (held) => {
-        const to = toPart(held.clientX, held.clientY);
-        const change = (point: FreePoint): FreePoint => {
-          if (what === 'point') return { ...point, x: tenth(to.x), y: tenth(to.y) };
-          const [x, y] = [tenth(to.x - point.x), tenth(to.y - point.y)];
-          const length = Math.hypot(x, y) || 1;
-          // Handles stay on one line unless Shift bends them apart.
-          const other = what === 'in' ? Math.hypot(point.outX, point.outY) : Math.hypot(point.inX, point.inY);
-          const [ox, oy] = held.shift || other === 0 ? [] : [tenth((-x / length) * other), tenth((-y / length) * other)];
-          if (what === 'in') return { ...point, inX: x, inY: y, ...(ox === undefined || oy === undefined ? {} : { outX: ox, outY: oy }) };
-          return { ...point, outX: x, outY: y, ...(ox === undefined || oy === undefined ? {} : { inX: ox, inY: oy }) };
-        };
-        table.preview(part.id, { points: began.map((point, index) => (index === at ? change(point) : point)) });
+        const to = pointedIn(resolved.transform, view, surface, held);
+        if (to)
+          table.preview(part.id, {
+            points: began.map((point, index) => (index === at ? pulledPoint(point, what, to, held.shift) : point)),
+          });
       },
       (moved) => moved && table.commit(what === 'point' ? 'Move point' : 'Bend'),
     );

@@ -2,17 +2,17 @@
 
 <script lang="ts">
   import type { FreePoint, Point } from '$core/index';
+  import { diamond, type PulledOf } from './handles';
 
   /** The points of a curve with their handles, to be pulled. */
   interface Props {
     points: readonly FreePoint[];
     toScreen: (point: Point) => Point;
-    pull: (event: PointerEvent, at: number, what: 'point' | 'in' | 'out') => void;
+    pull: (event: PointerEvent, at: number, what: PulledOf) => void;
     /** The point in hand. */
     current?: number | undefined;
   }
   const { points, toScreen, pull, current }: Props = $props();
-  const diamond = ({ x, y }: Point) => `M${x} ${y - 6}L${x + 6} ${y}L${x} ${y + 6}L${x - 6} ${y}Z`;
 </script>
 
 <!-- points have their numbers in the recipe column, which the keys reach -->

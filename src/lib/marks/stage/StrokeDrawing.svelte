@@ -15,6 +15,7 @@
   } from '$core/index';
   import { isTyping } from '../table/keys';
   import { useTable } from '../table/table.svelte';
+  import { onSurface } from './handles';
   import { hold } from './hold';
   import StageHint from './StageHint.svelte';
   import type { StageView } from './stage-view.svelte';
@@ -55,11 +56,8 @@
     // A dab is a line to where it began, so that it can be taken.
     return written(points.length === 1 ? [...points, ...points] : points);
   };
-  function toPlane(clientX: number, clientY: number): Point {
-    const frame = surface?.getBoundingClientRect();
-    const at = { x: clientX - (frame?.left ?? 0), y: clientY - (frame?.top ?? 0) };
-    return apply(invert(plane) ?? IDENTITY, at);
-  }
+  const toPlane = (pointer: Pick<PointerEvent, 'clientX' | 'clientY'>): Point =>
+    apply(invert(plane) ?? IDENTITY, onSurface(surface, pointer));
   /** Where the pointer is: the width of the brush is shown there. */
   let near: Point | undefined = $state();
   let way: readonly Point[] = $state.raw([]);
@@ -72,12 +70,12 @@
     surface.focus({ preventScroll: true });
     if (strokes?.full) return;
     const pressures = [event.pressure];
-    way = [toPlane(event.clientX, event.clientY)];
+    way = [toPlane(event)];
     hold(
       event,
       surface,
       (held) => {
-        way = [...way, toPlane(held.clientX, held.clientY)];
+        way = [...way, toPlane(held)];
         pressures.push(held.pressure);
       },
       (moved, givenUp) => {
@@ -95,12 +93,12 @@
     event.preventDefault();
     surface.focus({ preventScroll: true });
     held.chosen = at;
-    const from = toPlane(event.clientX, event.clientY);
+    const from = toPlane(event);
     hold(
       event,
       surface,
       ({ clientX, clientY }) => {
-        const to = toPlane(clientX, clientY);
+        const to = toPlane({ clientX, clientY });
         held.put(at, strokeMoved(stroke, to.x - from.x, to.y - from.y));
       },
       (moved) => moved && held.commit('Move a stroke'),
@@ -146,7 +144,7 @@
       if (strokes) strokes.chosen = undefined;
     }
   }}
-  onpointermove={(event) => (near = toPlane(event.clientX, event.clientY))}
+  onpointermove={(event) => (near = toPlane(event))}
   onpointerleave={() => (near = undefined)}
   data-handle="strokes"
 />

@@ -15,6 +15,7 @@ import {
   type ResolvedPart,
 } from '$core/index';
 import type { Table } from '../table/table.svelte';
+import { onSurface } from './handles';
 import { hold, type Held } from './hold';
 import type { StageView } from './stage-view.svelte';
 
@@ -84,8 +85,7 @@ export function pull(
   const box = pulled.reduce<Bounds | undefined>((sum, { ink }) => unite(sum, ink), undefined);
   if (!box || widthOf(box) <= 0 || heightOf(box) <= 0) return;
   const [first] = pulled;
-  const around = surface.getBoundingClientRect();
-  const pressed = view.toMark({ x: event.clientX - around.left, y: event.clientY - around.top });
+  const pressed = view.toMark(onSurface(surface, event));
   const sizes = (table.desk.stage?.parts ?? []).flatMap(({ id, ink, within }) => {
     const other = table.parts.find((each) => each.id === id);
     if (!ink || !other || within !== undefined || table.isChosen(id)) return [];

@@ -13,6 +13,7 @@ import {
 } from '$core/index';
 import type { Table } from '../table/table.svelte';
 import { boundariesOf, boundaryNear } from '../lettering/caret';
+import { onSurface } from './handles';
 import { hold } from './hold';
 import { lengths } from '$lib/ui/shown-unit.svelte';
 import { snap, snapLines, type Guide } from './snap';
@@ -85,10 +86,7 @@ export class StageHands {
     return inside && { id: inside.id };
   }
 
-  onStage = (event: MouseEvent): Point => {
-    const box = this.surface?.getBoundingClientRect();
-    return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) };
-  };
+  onStage = (event: MouseEvent): Point => onSurface(this.surface, event);
 
   guides: readonly Guide[] = $state.raw([]);
 

@@ -4,7 +4,6 @@
   import {
     apply,
     changing,
-    invert,
     treatmentGrips,
     treatmentLabel,
     type KnownPart,
@@ -12,6 +11,7 @@
     type ResolvedPart,
     type TreatmentGrip,
   } from '$core/index';
+  import { pointedIn } from '../stage/handles';
   import { hold } from '../stage/hold';
   import type { StageView } from '../stage/stage-view.svelte';
   import { useTable } from '../table/table.svelte';
@@ -32,14 +32,13 @@
     if (event.button !== 0 || event.altKey || !surface) return;
     event.stopPropagation();
     surface.focus({ preventScroll: true });
-    const back = invert(resolved.transform);
     const from = part.treatments ?? [];
+    const plane = resolved.transform;
     hold(
       event,
       surface,
-      ({ clientX, clientY }) => {
-        const frame = surface.getBoundingClientRect();
-        const to = back && apply(back, view.toMark({ x: clientX - frame.left, y: clientY - frame.top }));
+      (held) => {
+        const to = pointedIn(plane, view, surface, held);
         if (to) table.treating.preview(part.id, changing(from, treatment.id, grip.pull(to)));
       },
       (moved) => moved && table.commit(treatmentLabel(treatment)),
