@@ -9,14 +9,10 @@
     type BuilderControl,
     type GroupPart,
     type OwnPiece,
-    type Paint,
     type Problem,
   } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
-  import Choice from '$lib/ui/Choice.svelte';
-  import PaintPicker from '$lib/ui/PaintPicker.svelte';
-  import Pick from '$lib/ui/Pick.svelte';
-  import Tick from '$lib/ui/Tick.svelte';
+  import ControlField from '../fields/ControlField.svelte';
+  import { inLines, isPlain } from '../fields/controls';
   import WeaveFields from '../fields/WeaveFields.svelte';
   import { useTable } from '../table/table.svelte';
   import { wovenIn } from '../table/woven';
@@ -36,15 +32,7 @@
     return read?.ok ? read.value : undefined;
   });
   const shown = $derived(values && row ? row.controls.filter(({ when }) => !when || when(values)) : []);
-  /** Numbers that follow one another stand two in a line. */
-  const blocks = $derived(
-    shown.reduce<BuilderControl[][]>((all, control) => {
-      const last = all.at(-1);
-      if (last?.[0]?.type === 'number' && control.type === 'number' && last.length < 2) last.push(control);
-      else all.push([control]);
-      return all;
-    }, []),
-  );
+  const blocks = $derived(inLines<BuilderControl>(shown));
   const woven = $derived(wovenIn(part, table.open.recipe));
   const gesture = (label: string) => `${row?.label ?? ''}: ${label.toLowerCase()}`;
   const change = (field: string, label: string, value: unknown) => void building.change(part.id, gesture(label), { [field]: value });
@@ -70,50 +58,16 @@
   {#each blocks as block (block[0]?.field)}
     <div class:two={block.length > 1}>
       {#each block as control (control.field)}
-        {#if control.type === 'number' && isBuilder(built.builder)}
-          {@const limits = builderLimits(built.builder, control.field)}
-          <AmountField
-            label={control.label}
-            hint={control.hint}
-            unit={control.unit ?? ''}
-            lengths={control.unit === 'px'}
-            step={control.step ?? 1}
-            digits={limits?.whole ? 0 : 2}
-            min={limits?.min ?? 0}
-            max={limits?.max ?? 0}
-            value={Number(values[control.field])}
-            preview={(value) => building.preview(part.id, { [control.field]: limits?.whole ? Math.round(value) : value })}
+        {#if isPlain(control)}
+          <ControlField
+            {control}
+            value={values[control.field]}
+            limits={isBuilder(built.builder) ? builderLimits(built.builder, control.field) : undefined}
+            more={control.type === 'choice' && 'more' in control ? control.more?.(values) : []}
+            mostBeside={4}
+            preview={(value) => building.preview(part.id, { [control.field]: value })}
             commit={() => void building.commit(gesture(control.label))}
-          />
-        {:else if control.type === 'choice' && control.options.length > 4}
-          <Pick
-            label={control.label}
-            hint={control.hint}
-            value={String(values[control.field])}
-            options={[...control.options, ...(control.more?.(values) ?? [])]}
-            choose={(value) => change(control.field, control.label, value)}
-          />
-        {:else if control.type === 'choice'}
-          <Choice
-            label={control.label}
-            hint={control.hint}
-            value={String(values[control.field])}
-            options={[...control.options, ...(control.more?.(values) ?? [])]}
-            choose={(value) => change(control.field, control.label, value)}
-          />
-        {:else if control.type === 'tick'}
-          <Tick
-            label={control.label}
-            hint={control.hint}
-            checked={values[control.field] === true}
             change={(value) => change(control.field, control.label, value)}
-          />
-        {:else if control.type === 'paint'}
-          <PaintPicker
-            label={control.label}
-            palette={table.palette}
-            value={values[control.field] as Paint}
-            choose={(value) => change(control.field, control.label, value)}
           />
         {:else if control.type === 'words'}
           <WordsField

@@ -1,14 +1,12 @@
 <script lang="ts">
-  import { tick } from 'svelte';
   import { TREATMENT_STACKS, type KnownPart, type ScreenPicture, type TreatmentStack } from '$core/index';
-  import MarkPicture from '$lib/ui/MarkPicture.svelte';
+  import DrawnChoices from '../fields/DrawnChoices.svelte';
   import { useTable } from '../table/table.svelte';
 
   const { part }: { part: KnownPart } = $props();
   const table = useTable();
   const [TRIES, AGAIN_MS] = [4, 600];
   let shown = $state(false);
-  let button: HTMLButtonElement | undefined = $state.raw();
   let pictures: Readonly<Record<string, ScreenPicture>> = $state.raw({});
 
   // Drawn on the part itself, one after the other, so that the stage never waits for them.
@@ -43,63 +41,17 @@
     void drawAll();
     return () => (wanted = false);
   });
-  /** What opens lies below, often out of sight: it comes up. */
-  function turn(): void {
-    shown = !shown;
-    if (shown) void tick().then(() => button?.scrollIntoView({ block: 'start' }));
-  }
-  function take({ label, treatments }: TreatmentStack): void {
-    table.treating.add(label, treatments);
-  }
 </script>
 
-<button
-  bind:this={button}
-  title="A few treatments that belong together, shown on this part"
-  class="link"
-  aria-expanded={shown}
-  onclick={turn}>{shown ? 'Fold the looks' : 'Looks to start from'}</button
->
-{#if shown}
-  <div class="looks" role="group" aria-label="Looks to start from">
-    {#each TREATMENT_STACKS as stack (stack.id)}
-      {@const picture = pictures[stack.id]}
-      <button title={stack.hint} aria-label="{stack.label}: {stack.hint}" onclick={() => take(stack)}>
-        <span class="picture" aria-hidden="true"
-          >{#if picture}<MarkPicture {picture} label="" air={0.06} />{/if}</span
-        >
-        <span>{stack.label}</span>
-      </button>
-    {/each}
-  </div>
-{/if}
-
-<style>
-  .link {
-    min-height: 26px;
-    padding: 0 4px;
-    color: var(--color-plum);
-    font-weight: 600;
-    font-size: 13px;
-    /* The head of the part stays above. */
-    scroll-margin-top: 56px;
-  }
-  .looks {
-    display: grid;
-    grid-template-columns: 1fr 1fr 1fr;
-    gap: 6px;
-  }
-  .looks button {
-    display: grid;
-    padding: 4px;
-    border: 1px solid var(--color-rule);
-    font-size: 11px;
-    text-align: left;
-  }
-  .looks button:hover {
-    border-color: var(--color-plum);
-  }
-  .picture {
-    height: 44px;
-  }
-</style>
+<DrawnChoices
+  label="Looks to start from"
+  hint="A few treatments that belong together, shown on this part"
+  fold="Fold the looks"
+  choices={TREATMENT_STACKS.map(({ id, label, hint }) => ({ id, label, hint, picture: pictures[id] }))}
+  take={(id) => {
+    const look = TREATMENT_STACKS.find((each) => each.id === id);
+    if (look) table.treating.add(look.label, look.treatments);
+  }}
+  pictureHighPx={44}
+  bind:shown
+/>

@@ -1,20 +1,8 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import {
-    changing,
-    treatmentLimits,
-    treatmentRow,
-    type KnownTreatment,
-    type OwnTexture,
-    type Paint,
-    type TreatmentControl,
-  } from '$core/index';
-  import AmountField from '$lib/ui/AmountField.svelte';
-  import Choice from '$lib/ui/Choice.svelte';
-  import PaintPicker from '$lib/ui/PaintPicker.svelte';
-  import Pick from '$lib/ui/Pick.svelte';
-  import Tick from '$lib/ui/Tick.svelte';
-  import { useTable } from '../table/table.svelte';
+  import { changing, treatmentLimits, treatmentRow, type KnownTreatment, type OwnTexture, type TreatmentControl } from '$core/index';
+  import ControlField from '../fields/ControlField.svelte';
+  import { inLines, isPlain } from '../fields/controls';
   import GradientStops from './GradientStops.svelte';
   import HandStrokes from './HandStrokes.svelte';
   import LookField from './LookField.svelte';
@@ -27,19 +15,10 @@
     nested: Snippet<[desk: TreatmentDesk, of: string]> | undefined;
   }
   const { treatment, desk, nested }: Props = $props();
-  const table = useTable();
   const values = $derived(treatment as unknown as Readonly<Record<string, unknown>>);
   const row = $derived(treatmentRow(treatment.kind));
   const shown = $derived(row.controls.filter(({ when }) => !when || when(values)));
-  /** Numbers that follow one another stand two in a line. */
-  const blocks = $derived(
-    shown.reduce<TreatmentControl[][]>((all, control) => {
-      const last = all.at(-1);
-      if (last?.[0]?.type === 'number' && control.type === 'number') last.push(control);
-      else all.push([control]);
-      return all;
-    }, []),
-  );
+  const blocks = $derived(inLines<TreatmentControl>(shown));
   /** More options than these do not stand beside one another. */
   const MOST_BESIDE = 5;
   const gesture = (label: string) => `${row.label}: ${label.toLowerCase()}`;
@@ -56,43 +35,15 @@
 {#each blocks as block (block[0]?.field)}
   <div class:two={block.length > 1}>
     {#each block as control (control.field)}
-      {#if control.type === 'number'}
-        {@const limits = treatmentLimits(treatment.kind, control.field)}
-        <AmountField
-          label={control.label}
-          hint={control.hint}
-          unit={control.unit ?? ''}
-          lengths={control.unit === 'px'}
-          step={control.step ?? 1}
-          digits={limits?.whole ? 0 : 2}
-          min={limits?.min ?? 0}
-          max={limits?.max ?? 0}
-          value={Number(values[control.field])}
-          preview={(value) => preview(control.field, limits?.whole ? Math.round(value) : value)}
+      {#if isPlain(control)}
+        <ControlField
+          {control}
+          value={values[control.field]}
+          limits={treatmentLimits(treatment.kind, control.field)}
+          mostBeside={MOST_BESIDE}
+          preview={(value) => preview(control.field, value)}
           commit={() => desk.commit(gesture(control.label))}
-        />
-      {:else if control.type === 'choice'}
-        {@const Field = control.options.length > MOST_BESIDE ? Pick : Choice}
-        <Field
-          label={control.label}
-          hint={control.hint}
-          value={String(values[control.field])}
-          options={control.options}
-          choose={(value) => change(control.field, control.label, value)}
-        />
-      {:else if control.type === 'tick'}
-        <Tick
-          label={control.label}
-          hint={control.hint}
-          checked={values[control.field] === true}
           change={(value) => change(control.field, control.label, value)}
-        />
-      {:else if control.type === 'paint'}
-        <PaintPicker
-          label={control.label}
-          palette={table.palette}
-          value={values[control.field] as Paint}
-          choose={(value) => change(control.field, control.label, value)}
         />
       {:else if control.type === 'texture'}
         <OwnTextureField
