@@ -91,7 +91,7 @@ describe('type trials', () => {
     await openType('gorsebank-rowing-club');
     const [first = '', , third = ''] = (await faces()).filter((id) => !['cinzel', 'eb-garamond'].includes(id));
     const press = async (id: string, key: 'k' | 'x') => {
-      await test.visitor.page.focus(`[data-face="${id}"]`);
+      await test.visitor.focus(`[data-face="${id}"]`);
       await test.visitor.press(key);
     };
     const kept = (who: Visitor) => who.page.$$eval('[aria-label="Kept faces"] article', (cards) => cards.length);
@@ -151,7 +151,7 @@ describe('type trials', () => {
     await test.visitor.page.select('select[aria-label="Order"]', 'measure proportion');
     const narrow = await faces();
     expect(narrow.indexOf('league-gothic')).toBeLessThan(narrow.indexOf('syncopate'));
-    await test.visitor.page.focus('[data-face="eb-garamond"]');
+    await test.visitor.focus('[data-face="eb-garamond"]');
     await test.visitor.press('Enter');
     await test.visitor.page.select('select[aria-label="Order"]', 'likeness');
     await test.visitor.page.waitForFunction(
@@ -202,7 +202,7 @@ describe('type trials', () => {
   it('give faces to roles, with alternatives that stay', async () => {
     await openType('gorsebank-rowing-club');
     for (const face of ['zilla-slab', 'jost']) {
-      await test.visitor.page.focus(`[data-face="${face}"]`);
+      await test.visitor.focus(`[data-face="${face}"]`);
       await test.visitor.press('Enter');
       await test.visitor.click(`${face === 'jost' ? 'Jost' : 'Zilla Slab'} for body`);
     }
@@ -265,7 +265,7 @@ describe('a board of 200 pictures', () => {
     ).toBe(200);
     await test.visitor.go('/brands/windrow-kites/brief');
     await test.visitor.page.waitForFunction(() => document.querySelectorAll('article.picture').length === 200);
-    await test.visitor.page.focus('button[aria-label="Move picture: Take 150"]');
+    await test.visitor.focus('button[aria-label="Move picture: Take 150"]');
     await test.visitor.press('ArrowRight');
     await test.visitor.saved();
     const saved = (await (await fetch(address)).json()) as { content: { items: { id: string; x: number }[] } };

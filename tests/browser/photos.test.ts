@@ -243,7 +243,7 @@ describe('a photographer’s day', () => {
     await visitor.saved();
     expect((await own())[0]?.corners).toEqual(before);
     // By keys as well.
-    await page.focus('[aria-label="Corner lower right"]');
+    await visitor.focus('[aria-label="Corner lower right"]');
     await page.keyboard.press('ArrowRight');
     await expect.poll(async () => (await own())[0]?.corners[2]?.x ?? 0, { timeout: 30_000 }).toBeGreaterThan(before?.[2]?.x ?? 1);
     await page.evaluate(() => document.querySelector<HTMLElement>('dialog[open] .toggle input')?.click());

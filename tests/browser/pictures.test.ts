@@ -66,12 +66,12 @@ describe('a picture on the table', () => {
     await page.mouse.up();
     await says('after one stroke');
     await visitor.click('keep', 'radio');
-    await page.focus('dialog .brush');
+    await visitor.focus('dialog .brush');
     await visitor.press('ArrowRight', 'Enter');
     await says('after 2 strokes');
     await visitor.click('Take the last stroke back');
     await says('after one stroke');
-    await page.focus('dialog .brush');
+    await visitor.focus('dialog .brush');
     await visitor.press('Enter');
     await says('after 2 strokes');
     await page.waitForFunction(

@@ -125,7 +125,7 @@ describe('treatments in the recipe', () => {
     await visitor.pick('Add a treatment to Harbor', 'offset-shadow');
     await visitor.pick('Add a treatment to Harbor', 'outline-band');
     await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['offset-shadow', 'outline-band']);
-    await page.focus('[data-treatment] [aria-label="Move Outline band"]');
+    await visitor.focus('[data-treatment] [aria-label="Move Outline band"]');
     await visitor.press('ArrowUp');
     await expect.poll(() => kindsOf(slug, 'one'), { timeout: 15_000 }).toEqual(['outline-band', 'offset-shadow']);
     // The grip keeps the focus, so that it can go on.

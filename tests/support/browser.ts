@@ -99,6 +99,18 @@ export class Visitor {
       [...document.querySelectorAll('[role="status"]')].some((note) => /^Saved /.test(note.textContent?.trim() ?? '')),
     );
 
+  /** Puts the focus on something once it is there and can have it. */
+  focus = (selector: string) =>
+    this.page.waitForFunction(
+      (wanted) => {
+        const at = document.querySelector<HTMLElement>(wanted);
+        at?.focus();
+        return at !== null && document.activeElement === at;
+      },
+      {},
+      selector,
+    );
+
   /** The markup of the stage, once it is drawn. */
   async stage(): Promise<string> {
     await this.page.waitForSelector('[data-stage] path');
