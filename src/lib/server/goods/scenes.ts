@@ -22,6 +22,9 @@ const kept = new Map<string, SceneLayers>();
 /** Layers at small sizes are remembered: walls show many marks on the same goods. */
 const KEPT = 24;
 const KEPT_WIDTH_PX = 800;
+/** Of large ones the last: whoever looks closely moves a mark about on the same goods, and packs show many marks on them. */
+const large = new Map<string, SceneLayers>();
+const LARGE_KEPT = 1;
 
 /** Whole maps are large; the goods looked at last are remembered. */
 const MAPS_KEPT = 4;
@@ -42,7 +45,7 @@ function remember<T>(memory: Map<string, T>, key: string, value: T, most: number
 /** The layers of goods at a width. */
 export async function sceneLayers({ name, widthPx: wholeWide, heightPx: wholeHigh }: SceneFacts, widthPx: number): Promise<SceneLayers> {
   const key = `${name} ${widthPx}`;
-  const known = kept.get(key);
+  const known = kept.get(key) ?? large.get(key);
   if (known) return known;
   const heightPx = Math.max(1, Math.round((wholeHigh * widthPx) / wholeWide));
   const layer = async (file: string) => {
@@ -53,5 +56,6 @@ export async function sceneLayers({ name, widthPx: wholeWide, heightPx: wholeHig
   const map = widthPx === wholeWide ? whole : resizedUvMap(whole, widthPx, heightPx);
   const layers = { rest: await layer('rest'), print: await layer('print'), map };
   if (widthPx <= KEPT_WIDTH_PX) remember(kept, key, layers, KEPT);
+  else remember(large, key, layers, LARGE_KEPT);
   return layers;
 }
