@@ -21,7 +21,8 @@
   fieldset {
     display: contents;
   }
-  fieldset :global(:disabled),
+  /* Fields that lie unseen over their words stay so. */
+  fieldset :global(:disabled:not(.over-label, .off-screen)),
   fieldset :global(label:has(:disabled)) {
     opacity: 0.45;
     cursor: not-allowed;
