@@ -152,10 +152,6 @@ const VIEWS = [
       await page.waitForFunction(() =>
         [...document.querySelectorAll('.compare figure')].every((figure) => figure.querySelectorAll('path').length > 5),
       );
-      // And the tries in the strip.
-      await page.waitForFunction(() =>
-        [...document.querySelectorAll('[aria-label^="Compare with"]')].every((tile) => tile.querySelector('path')),
-      );
     },
   },
   // The last one: it leaves the brand in other colors.
