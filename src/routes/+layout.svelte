@@ -6,12 +6,13 @@
   import { ThemeProvider } from 'flowbite-svelte';
   import FocusHint from '$lib/ui/FocusHint.svelte';
   import StayWhileOffline from '$lib/ui/StayWhileOffline.svelte';
+  import { looksOnly } from '$lib/people/roles';
   import { theme } from '$lib/ui/theme';
 
   const { data, children } = $props();
 
   // Before any room is made; and again when somebody else signs in. The server renders for many at once and keeps nothing.
-  const here = () => workAs({ person: data.signedIn?.id, looksOnly: data.signedIn?.role === 'viewer' });
+  const here = () => workAs({ person: data.signedIn?.id, looksOnly: looksOnly(data) });
   if (browser) here();
   $effect(here);
 

@@ -4,6 +4,7 @@
   import BrandStrip from '$lib/studio/BrandStrip.svelte';
   import OwnName from '$lib/studio/OwnName.svelte';
   import NewBrand from '$lib/studio/NewBrand.svelte';
+  import { looksOnly } from '$lib/people/roles';
   import { orderLabels, shelfLabels, shelfWords, Studio, type StudioQuery } from '$lib/studio/studio.svelte';
   import FileLink from '$lib/ui/FileLink.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
@@ -90,12 +91,7 @@
     <BrandStrip
       {...brand}
       note={brand.markNames.join(', ') + day(brand.workedAt)}
-      items={studio.items(
-        brand,
-        data.query.order === 'arranged' && !data.query.text ? index : undefined,
-        data.total,
-        data.signedIn?.role === 'viewer',
-      )}
+      items={studio.items(brand, data.query.order === 'arranged' && !data.query.text ? index : undefined, data.total, looksOnly(data))}
       renaming={studio.renaming === brand.id}
       rename={(name) => studio.rename(brand, name)}
       sameName={data.brands.some((other) => other.id !== brand.id && other.name === brand.name)}

@@ -5,3 +5,6 @@ export const ROLE_WORDS = {
   owner: { label: 'Own', means: 'all of that, and decides who is let in' },
 } as const;
 export type RoleName = keyof typeof ROLE_WORDS;
+
+/** Whether somebody may only look; where nobody signs in, whoever is there may do everything. */
+export const looksOnly = ({ signedIn }: Pick<App.PageData, 'signedIn'>): boolean => signedIn?.role === 'viewer';

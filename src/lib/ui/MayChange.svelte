@@ -1,17 +1,17 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
+  import { looksOnly } from '$lib/people/roles';
 
   interface Props {
     /** What changes something that everybody in the studio has. */
     children: Snippet;
   }
   const { children }: Props = $props();
-  const looksOnly = $derived((page.data as { signedIn?: { role: string } }).signedIn?.role === 'viewer');
 </script>
 
 <!-- Whoever may only look sees what others can do here, and is not led into a refusal. Not for within a paragraph, which a fieldset ends. -->
-{#if looksOnly}
+{#if looksOnly(page.data)}
   <fieldset disabled aria-label="For those who may change things" title="Your role in this studio is to look">
     {@render children()}
   </fieldset>

@@ -2,6 +2,7 @@
   import { forgetPictures } from '$lib/client/kept-pictures';
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
+  import { looksOnly } from '$lib/people/roles';
   import { looksIn } from './kept-looks.svelte';
   import { commonRooms, rooms, type RoomId } from './rooms';
 
@@ -13,7 +14,7 @@
   }
   const { brand, room, children }: Props = $props();
 
-  const signedIn = $derived((page.data as { signedIn?: { name: string; role: string } }).signedIn);
+  const signedIn = $derived(page.data.signedIn);
   const common = $derived(commonRooms.filter(({ id }) => id !== 'people' || !signedIn || signedIn.role === 'owner'));
 </script>
 
@@ -42,8 +43,7 @@
   <div class="end">
     {@render children?.()}
     {#if signedIn}
-      {#if signedIn.role === 'viewer'}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span
-        >{/if}
+      {#if looksOnly(page.data)}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span>{/if}
       <a class="link" href="/you" title="Your password, and where you are signed in">{signedIn.name}</a>
       <form method="POST" action="/sign-out" onsubmit={forgetPictures}>
         <button title="Ends this session; what is saved stays" class="link">Sign out</button>
