@@ -31,21 +31,34 @@ function alongRow(values: Float64Array, length: number, out: Float64Array, feet:
  * @source P. Felzenszwalb, D. Huttenlocher, "Distance transforms of sampled functions", Theory of Computing 8, 2012; exact between the middles of cells
  */
 export function distanceInside(mask: Uint8Array, columns: number, rows: number): Float32Array {
-  const most = Math.max(columns, rows);
-  const [values, out, feet, edges] = [new Float64Array(most), new Float64Array(most), new Int32Array(most), new Float64Array(most + 1)];
-  const squared = new Float64Array(columns * rows);
-  for (let x = 0; x < columns; x++) {
-    for (let y = 0; y < rows; y++) values[y] = mask[y * columns + x] ? FAR / 4 : 0;
-    alongRow(values, rows, out, feet, edges);
-    for (let y = 0; y < rows; y++) squared[y * columns + x] = out[y] as number;
-  }
+  const [values, out, feet, edges] = [
+    new Float64Array(columns),
+    new Float64Array(columns),
+    new Int32Array(columns),
+    new Float64Array(columns + 1),
+  ];
+  const down = distanceDown(mask, columns, rows);
   const found = new Float32Array(columns * rows);
-  for (let y = 0; y < rows; y++) {
-    for (let x = 0; x < columns; x++) values[x] = squared[y * columns + x] as number;
+  for (let start = 0; start < found.length; start += columns) {
+    let isEmpty = true;
+    for (let x = 0; x < columns; x++) {
+      const away = down[start + x] as number;
+      values[x] = Math.min(FAR / 4, away * away);
+      if (away !== 0) isEmpty = false;
+    }
+    if (isEmpty) continue;
     alongRow(values, columns, out, feet, edges);
-    for (let x = 0; x < columns; x++) found[y * columns + x] = Math.sqrt(out[x] as number);
+    for (let x = 0; x < columns; x++) found[start + x] = Math.sqrt(out[x] as number);
   }
   return found;
+}
+
+/** How far every cell is from the nearest one in its column that is not set, in cells. */
+function distanceDown(mask: Uint8Array, columns: number, rows: number): Float64Array {
+  const away = new Float64Array(columns * rows);
+  for (let at = 0; at < away.length; at++) if (mask[at]) away[at] = at < columns ? FAR : (away[at - columns] as number) + 1;
+  for (let at = away.length - columns - 1; at >= 0; at--) away[at] = Math.min(away[at] as number, (away[at + columns] as number) + 1);
+  return away;
 }
 
 /** The cells that a disk of a radius reaches that stays inside: what is left after the thin places are taken away. @source mathematical morphology, "opening" */

@@ -20,6 +20,12 @@ export interface Layer {
   readonly centerY: number;
   /** The box of its ink, from its own first cell: left, top, right, bottom. */
   readonly ink: readonly [number, number, number, number];
+  /** Its ink as cells side by side, row after row: the first one of each and the one beyond its last, in columns of its own. */
+  readonly runs: Int32Array;
+  /** Of each row, and beyond the last: which run it begins with. */
+  readonly rowRuns: Int32Array;
+  /** The covered cells that lie along its outline. */
+  readonly edge: Int32Array;
 }
 
 /** A layer that begins elsewhere. */
@@ -55,14 +61,39 @@ export function layerOf(region: Region, perUnit: number, room: number, map?: Aff
       if (y >= inkBottom) inkBottom = y + 1;
     }
   if (area === 0) return undefined;
+  const inside = distanceInside(mask, columns, rows);
   return {
     mask,
-    inside: distanceInside(mask, columns, rows),
+    inside,
+    ...runsOf(mask, columns, rows),
+    edge: Int32Array.from(edgeOf(inside)),
     outside: distanceInside(ground, columns, rows),
     ...{ columns, rows, area },
     ...{ x: left, y: top, centerX: sumX / area, centerY: sumY / area },
     ink: [inkLeft, inkTop, inkRight, inkBottom],
   };
+}
+
+/** A covered cell that is no deeper than this, in cells, lies along the outline. */
+const ALONG_OUTLINE = 1.01;
+function* edgeOf(inside: Float32Array): Generator<number> {
+  for (let at = 0; at < inside.length; at++) if ((inside[at] as number) > 0 && (inside[at] as number) <= ALONG_OUTLINE) yield at;
+}
+
+function runsOf(mask: Uint8Array, columns: number, rows: number): Pick<Layer, 'runs' | 'rowRuns'> {
+  const runs: number[] = [];
+  const rowRuns = new Int32Array(rows + 1);
+  for (let row = 0; row < rows; row++) {
+    const start = row * columns;
+    for (let column = 0; column < columns; column++) {
+      if (!mask[start + column]) continue;
+      const from = column;
+      while (column < columns && mask[start + column]) column++;
+      runs.push(from, column);
+    }
+    rowRuns[row + 1] = runs.length / 2;
+  }
+  return { runs: Int32Array.from(runs), rowRuns };
 }
 
 /** Every cell is looked at this many times across and down. */

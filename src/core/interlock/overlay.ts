@@ -31,8 +31,6 @@ export interface Overlap {
 export interface Piece {
   readonly shape: number;
   readonly cells: number;
-  /** Of those that come out of one overlap only: how far from the other shapes they reach, in cells; of others, farther than anything. */
-  readonly reach: number;
   /** The longer side of its box, in cells. */
   readonly extent: number;
 }
@@ -41,80 +39,195 @@ export interface Piece {
 export interface Overlay {
   readonly overlaps: readonly Overlap[];
   readonly pieces: readonly Piece[];
-  /** Cells that three or more shapes cover. */
-  readonly triple: number;
-  /** Of every cell: the shapes that cover it, as bits. */
-  readonly bits: Uint8Array;
-  /** Of every cell: the overlap that it belongs to, counted from 1; 0 is none. */
-  readonly overlapAt: Int16Array;
-  readonly columns: number;
-  readonly rows: number;
-  readonly x: number;
-  readonly y: number;
 }
 
 /** Overlaps larger than this many crossings of the two strokes run along one another. */
 const ALONG = 2.4;
 /** A piece that reaches less far than the gap and this many thicknesses beyond the other shape only pokes out. */
 const POKE = 0.8;
-const FAR = 1e9;
 
 const isOne = (bits: number): boolean => (bits & (bits - 1)) === 0;
 
-/** Cells side by side that the same shapes cover. */
-interface Run {
-  readonly row: number;
-  readonly from: number;
-  /** Beyond its last cell. */
-  readonly to: number;
-  readonly bits: number;
+/** Cells side by side in a row of the common grid that the same shapes cover: row by row, and along each row; one array for each fact. */
+class Runs {
+  readonly row: number[] = [];
+  readonly from: number[] = [];
+  /** Beyond the last cell. */
+  readonly to: number[] = [];
+  /** The shapes that cover it, as bits. */
+  readonly bits: number[] = [];
+  /** Which run the first row begins with, and each that follows. */
+  readonly begins: number[] = [];
+
+  push(row: number, from: number, to: number, bits: number): void {
+    this.row.push(row);
+    this.from.push(from);
+    this.to.push(to);
+    this.bits.push(bits);
+  }
+  get count(): number {
+    return this.row.length;
+  }
 }
-/** What hangs together, as runs. */
+
+/** What hangs together: runs in the order of their rows, by their numbers. */
 interface Cluster {
   readonly bits: number;
-  readonly runs: Run[];
+  readonly runs: number[];
   cells: number;
 }
 
+/** Right of every column. */
+const NO_COLUMN = 1 << 29;
+
+/** What shapes cover together, row by row: their own runs, cut wherever one of them begins or ends. */
+function runsOf(layers: readonly Layer[]): Runs {
+  const top = Math.min(...layers.map(({ y, ink }) => y + ink[1]));
+  const bottom = Math.max(...layers.map(({ y, ink }) => y + ink[3]));
+  const all = new Runs();
+  const [edges, shifts] = [layers.map(({ runs }) => runs), layers.map(({ x }) => x)];
+  // Of each layer its next beginning or end in the row, where that is, and what lies beyond its last one.
+  const [next, column, beyond] = [layers.map(() => 0), layers.map(() => NO_COLUMN), layers.map(() => 0)];
+  const look = (which: number): void => {
+    const edge = next[which] as number;
+    column[which] =
+      edge < (beyond[which] as number) ? (shifts[which] as number) + ((edges[which] as Int32Array)[edge] as number) : NO_COLUMN;
+  };
+  for (let row = top; row < bottom; row++) {
+    all.begins.push(all.count);
+    for (let which = 0; which < layers.length; which++) {
+      const { y, rows, rowRuns } = layers[which] as Layer;
+      const isIn = row >= y && row < y + rows;
+      next[which] = isIn ? 2 * (rowRuns[row - y] as number) : 0;
+      beyond[which] = isIn ? 2 * (rowRuns[row - y + 1] as number) : 0;
+      look(which);
+    }
+    for (let [from, bits] = [0, 0]; ;) {
+      let edge = NO_COLUMN;
+      for (let which = 0; which < column.length; which++) if ((column[which] as number) < edge) edge = column[which] as number;
+      if (edge === NO_COLUMN) break;
+      if (bits !== 0) all.push(row, from, edge, bits);
+      from = edge;
+      for (let which = 0; which < column.length; which++) {
+        if (column[which] !== edge) continue;
+        bits ^= 1 << which;
+        next[which] = (next[which] as number) + 1;
+        look(which);
+      }
+    }
+  }
+  return all;
+}
+
 /**
- * What hangs together among cells of equal bits, corners counted as touching.
+ * Which of the runs hang together, corners counted as touching; each cluster holds runs of equal bits.
  * @source runs and a union of equivalences: A. Rosenfeld, J. Pfaltz, "Sequential operations in digital picture processing", 1966
  */
-function clustersOf(bits: Uint8Array, columns: number, rows: number): readonly Cluster[] {
-  const runs: Run[] = [];
+function clustersOf({ row, from, to, bits, count }: Runs): readonly Cluster[] {
   const parent: number[] = [];
   const root = (index: number): number => {
-    let at = index;
-    while (parent[at] !== at) at = parent[at] = parent[parent[at] as number] as number;
-    return at;
+    let up = index;
+    while (parent[up] !== up) up = parent[up] = parent[parent[up] as number] as number;
+    return up;
   };
-  let above = 0;
-  for (let row = 0; row < rows; row++) {
-    const here = runs.length;
-    const start = row * columns;
-    for (let column = 0; column < columns;) {
-      const own = bits[start + column] as number;
-      const from = column++;
-      if (own === 0) continue;
-      while (column < columns && bits[start + column] === own) column++;
-      const index = runs.length;
-      runs.push({ row, from, to: column, bits: own });
-      parent.push(index);
-      while (above < here && (runs[above] as Run).to < from) above++;
-      for (let up = above; up < here && (runs[up] as Run).from <= column; up++)
-        if ((runs[up] as Run).bits === own) parent[root(index)] = root(up);
-    }
-    above = here;
+  // Where the row above and this one begin.
+  let [above, here] = [0, 0];
+  for (let index = 0; index < count; index++) {
+    parent.push(index);
+    if (row[index] !== row[here]) [above, here] = [(row[here] as number) === (row[index] as number) - 1 ? here : index, index];
+    while (above < here && (to[above] as number) < (from[index] as number)) above++;
+    for (let up = above; up < here && (from[up] as number) <= (to[index] as number); up++)
+      if (bits[up] === bits[index]) parent[root(index)] = root(up);
   }
   const clusters = new Map<number, Cluster>();
-  runs.forEach((run, index) => {
-    const at = root(index);
-    const cluster = clusters.get(at) ?? { bits: run.bits, runs: [], cells: 0 };
-    clusters.set(at, cluster);
-    cluster.runs.push(run);
-    cluster.cells += run.to - run.from;
-  });
+  for (let index = 0; index < count; index++) {
+    const own = root(index);
+    let cluster = clusters.get(own);
+    if (!cluster) clusters.set(own, (cluster = { bits: bits[index] as number, runs: [], cells: 0 }));
+    cluster.runs.push(index);
+    cluster.cells += (to[index] as number) - (from[index] as number);
+  }
   return [...clusters.values()];
+}
+
+/** The middle of all cells of a cluster. */
+function middleOf({ row, from, to }: Runs, { runs, cells }: Cluster): { readonly x: number; readonly y: number } {
+  let [x, y] = [0, 0];
+  for (const run of runs) {
+    const wide = (to[run] as number) - (from[run] as number);
+    x += (((from[run] as number) + (to[run] as number) - 1) * wide) / 2;
+    y += (row[run] as number) * wide;
+  }
+  return { x: x / cells, y: y / cells };
+}
+
+/** Spans that touch or lie over one another as one, in order. */
+function joined(spans: [number, number][]): [number, number][] {
+  spans.sort(([one], [other]) => one - other);
+  const all: [number, number][] = [];
+  for (const [from, to] of spans) {
+    const last = all.at(-1);
+    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
+    else all.push([from, to]);
+  }
+  return all;
+}
+
+/**
+ * What belongs to one shape alone right beside an overlap: one port for each run of cells that hang together.
+ * @param pieceOf of each run the piece that it belongs to, or -1
+ */
+function portsBeside(overlap: Cluster, all: Runs, pieceOf: Int32Array): [Port[], Port[]] {
+  const first = (all.row[overlap.runs[0] as number] as number) - 1;
+  const around: [number, number][][] = Array.from({ length: (all.row[overlap.runs.at(-1) as number] as number) + 2 - first }, () => []);
+  for (const run of overlap.runs)
+    for (let near = (all.row[run] as number) - 1; near <= (all.row[run] as number) + 1; near++)
+      around[near - first]?.push([(all.from[run] as number) - 1, (all.to[run] as number) + 1]);
+  const beside = new Runs();
+  const pieces: number[] = [];
+  const top = all.row[0] as number;
+  around.forEach((spans, down) => {
+    const row = first + down;
+    const [begins, ends] = [all.begins[row - top] ?? all.count, all.begins[row - top + 1] ?? all.count];
+    for (const [from, to] of joined(spans))
+      for (let run = begins; run < ends && (all.from[run] as number) < to; run++) {
+        // A third shape beside it has no part in this overlap.
+        if ((all.to[run] as number) <= from || (pieceOf[run] as number) < 0 || ((all.bits[run] as number) & overlap.bits) === 0) continue;
+        beside.push(row, Math.max(from, all.from[run] as number), Math.min(to, all.to[run] as number), all.bits[run] as number);
+        pieces.push(pieceOf[run] as number);
+      }
+  });
+  const ports: [Port[], Port[]] = [[], []];
+  const lower = overlap.bits & -overlap.bits;
+  for (const cluster of clustersOf(beside))
+    ports[cluster.bits === lower ? 0 : 1].push({ piece: pieces[cluster.runs[0] as number] as number, ...middleOf(beside, cluster) });
+  return ports;
+}
+
+/** The most that a layer knows of any cell of a cluster that lies within it. */
+function most({ x, y, columns }: Layer, of: Float32Array, { row, from, to }: Runs, { runs }: Cluster): number {
+  let found = 0;
+  for (const run of runs) {
+    const start = ((row[run] as number) - y) * columns - x;
+    for (let cell = start + (from[run] as number); cell < start + (to[run] as number); cell++)
+      if ((of[cell] as number) > found) found = of[cell] as number;
+  }
+  return found;
+}
+
+/** Whether every cell of a cluster is nearer than a limit to one of the layers. */
+function staysNear(layers: readonly Layer[], { row, from, to }: Runs, { runs }: Cluster, limit: number): boolean {
+  for (const run of runs)
+    for (let column = from[run] as number; column < (to[run] as number); column++) {
+      let isNear = false;
+      for (const { x, y, columns, rows, outside } of layers) {
+        const [ownColumn, ownRow] = [column - x, (row[run] as number) - y];
+        const isIn = ownColumn >= 0 && ownRow >= 0 && ownColumn < columns && ownRow < rows;
+        if (isIn && (outside[ownRow * columns + ownColumn] as number) < limit) isNear = true;
+      }
+      if (!isNear) return false;
+    }
+  return true;
 }
 
 /**
@@ -122,132 +235,55 @@ function clustersOf(bits: Uint8Array, columns: number, rows: number): readonly C
  * @param gap white kept where one passes under the other, in cells
  */
 export function overlaid(layers: readonly Layer[], gap: number): Overlay {
-  const x = Math.min(...layers.map((layer) => layer.x + layer.ink[0])) - 1;
-  const y = Math.min(...layers.map((layer) => layer.y + layer.ink[1])) - 1;
-  const columns = Math.max(...layers.map((layer) => layer.x + layer.ink[2])) + 1 - x;
-  const rows = Math.max(...layers.map((layer) => layer.y + layer.ink[3])) + 1 - y;
-  const bits = new Uint8Array(columns * rows);
-  layers.forEach((layer, shape) => {
-    const [left, top, right, bottom] = layer.ink;
-    const bit = 1 << shape;
-    for (let row = top; row < bottom; row++) {
-      const from = row * layer.columns;
-      const to = (layer.y + row - y) * columns + layer.x - x;
-      for (let column = left; column < right; column++)
-        if (layer.mask[from + column]) bits[to + column] = (bits[to + column] as number) | bit;
-    }
-  });
-  const clusters = clustersOf(bits, columns, rows);
+  const all = runsOf(layers);
+  const clusters = clustersOf(all);
   const both = clusters.filter((cluster) => !isOne(cluster.bits) && isOne(cluster.bits & (cluster.bits - 1)));
   const alone = clusters.filter((cluster) => isOne(cluster.bits));
-  let triple = 0;
-  for (const cluster of clusters) if (!isOne(cluster.bits) && !isOne(cluster.bits & (cluster.bits - 1))) triple += cluster.cells;
-  const pieceAt = new Int16Array(bits.length);
-  alone.forEach(({ runs }, index) =>
-    runs.forEach(({ row, from, to }) => pieceAt.fill(index + 1, row * columns + from, row * columns + to)),
-  );
-  const overlapAt = new Int16Array(bits.length);
-  both.forEach(({ runs }, index) =>
-    runs.forEach(({ row, from, to }) => overlapAt.fill(index + 1, row * columns + from, row * columns + to)),
-  );
-
-  /** What a layer knows about a cell of the common grid. */
-  const at = (layer: Layer, of: Float32Array, column: number, row: number): number => {
-    const [ownColumn, ownRow] = [column + x - layer.x, row + y - layer.y];
-    return ownColumn < 0 || ownRow < 0 || ownColumn >= layer.columns || ownRow >= layer.rows
-      ? FAR
-      : (of[ownRow * layer.columns + ownColumn] as number);
-  };
-
-  // Ports: what belongs to one shape alone beside an overlap, one for each run of cells that hang together.
-  const stamp = new Int32Array(bits.length);
-  const raw = both.map((cluster, index) => {
-    const { bits: own, runs, cells } = cluster;
+  const pieceOf = new Int32Array(all.count).fill(-1);
+  alone.forEach((piece, index) => {
+    for (const run of piece.runs) pieceOf[run] = index;
+  });
+  const raw = both.map((cluster) => {
+    const { bits: own, cells } = cluster;
     const pair: [number, number] = [Math.log2(own & -own), Math.log2(own & (own - 1))];
     const [a, b] = [layers[pair[0]] as Layer, layers[pair[1]] as Layer];
-    const found: number[] = [];
-    let [sumX, sumY, thickA, thickB] = [0, 0, 0, 0];
-    for (const { row, from, to } of runs)
-      for (let column = from; column < to; column++) {
-        sumX += column;
-        sumY += row;
-        thickA = Math.max(thickA, at(a, a.inside, column, row));
-        thickB = Math.max(thickB, at(b, b.inside, column, row));
-        const cell = row * columns + column;
-        for (let dy = -columns; dy <= columns; dy += columns)
-          for (let near = cell + dy - 1; near <= cell + dy + 1; near++)
-            // A third shape beside it has no part in this overlap.
-            if (pieceAt[near] && ((bits[near] as number) & own) !== 0 && stamp[near] !== -(index + 1)) {
-              stamp[near] = -(index + 1);
-              found.push(near);
-            }
-      }
-    const ports: [Port[], Port[]] = [[], []];
-    for (const start of found) {
-      if (stamp[start] !== -(index + 1)) continue;
-      const bit = bits[start] as number;
-      const stack = [start];
-      stamp[start] = index + 1;
-      let [count, portX, portY] = [0, 0, 0];
-      for (let cell = stack.pop(); cell !== undefined; cell = stack.pop()) {
-        count++;
-        portX += cell % columns;
-        portY += Math.floor(cell / columns);
-        for (let dy = -columns; dy <= columns; dy += columns)
-          for (let near = cell + dy - 1; near <= cell + dy + 1; near++)
-            if (bits[near] === bit && stamp[near] === -(index + 1)) {
-              stamp[near] = index + 1;
-              stack.push(near);
-            }
-      }
-      const port = { piece: (pieceAt[start] as number) - 1, x: portX / count + x, y: portY / count + y };
-      (1 << pair[0] === bit ? ports[0] : ports[1]).push(port);
-    }
     return {
-      ...{ pair, ports, cells, x: sumX / cells + x, y: sumY / cells + y },
-      thickness: [Math.max(1, 2 * thickA - 1), Math.max(1, 2 * thickB - 1)] as const,
+      ...{ pair, ports: portsBeside(cluster, all, pieceOf), cells, ...middleOf(all, cluster) },
+      thickness: [Math.max(1, 2 * most(a, a.inside, all, cluster) - 1), Math.max(1, 2 * most(b, b.inside, all, cluster) - 1)] as const,
     };
   });
 
   const portsOf = new Map<number, number>();
   for (const { ports } of raw) for (const side of ports) for (const { piece } of side) portsOf.set(piece, (portsOf.get(piece) ?? 0) + 1);
-  const pieces = alone.map(({ bits: own, runs, cells }, index): Piece => {
-    const shape = Math.log2(own);
-    let [left, right] = [columns, 0];
-    for (const { from, to } of runs) {
-      if (from < left) left = from;
-      if (to > right) right = to;
+  const pieces = alone.map(({ bits: own, runs, cells }): Piece => {
+    let [left, right] = [Infinity, -Infinity];
+    for (const run of runs) {
+      left = Math.min(left, all.from[run] as number);
+      right = Math.max(right, all.to[run] as number);
     }
-    const extent = Math.max(right - left, (runs.at(-1) as Run).row - (runs[0] as Run).row + 1);
-    if (portsOf.get(index) !== 1) return { shape, cells, reach: FAR, extent };
-    let reach = 0;
-    for (const { row, from, to } of runs)
-      for (let column = from; column < to; column++) {
-        let nearest = FAR;
-        layers.forEach((layer, other) => {
-          if (other !== shape) nearest = Math.min(nearest, at(layer, layer.outside, column, row));
-        });
-        if (nearest > reach) reach = nearest;
-      }
-    return { shape, cells, reach, extent };
+    const tall = (all.row[runs.at(-1) as number] as number) - (all.row[runs[0] as number] as number) + 1;
+    return { shape: Math.log2(own), cells, extent: Math.max(right - left, tall) };
   });
+  /** Whether a piece comes out of one overlap only, and hardly. */
+  const pokesOut = (piece: number, thickness: number): boolean => {
+    if (portsOf.get(piece) !== 1) return false;
+    const cluster = alone[piece] as Cluster;
+    const others = layers.filter((_, shape) => 1 << shape !== cluster.bits);
+    return staysNear(others, all, cluster, gap + POKE * thickness);
+  };
   const overlaps = raw.map((each): Overlap => {
     const [a, b] = each.ports;
-    const count = a.length + b.length;
-    const pokes = each.ports.some((side, index) =>
-      side.some(({ piece }) => portsOf.get(piece) === 1 && (pieces[piece] as Piece).reach < gap + POKE * (each.thickness[index] as number)),
-    );
-    const kind =
-      a.length === 2 && b.length === 2
-        ? each.cells > ALONG * each.thickness[0] * each.thickness[1]
-          ? 'along'
-          : pokes
-            ? 'poke'
-            : 'cross'
-        : count >= 5
-          ? 'knot'
-          : 'end';
+    const isCrossing = a.length === 2 && b.length === 2;
+    const kind = !isCrossing
+      ? a.length + b.length >= 5
+        ? 'knot'
+        : 'end'
+      : each.cells > ALONG * each.thickness[0] * each.thickness[1]
+        ? 'along'
+        : each.ports.some((side, index) => side.some(({ piece }) => pokesOut(piece, each.thickness[index] as number)))
+          ? 'poke'
+          : 'cross';
     return { ...each, kind };
   });
-  return { overlaps, pieces, triple, bits, overlapAt, columns, rows, x, y };
+  return { overlaps, pieces };
 }

@@ -24,8 +24,6 @@ export interface Judged {
   readonly nearMisses: number;
   /** At least two crossings that take turns, nothing irregular and no near miss. */
   readonly clean: boolean;
-  readonly overlay: Overlay;
-  readonly alternation: Alternation;
 }
 
 /** Worth of crossings by their number. @source the measured start: two and three are best */
@@ -47,26 +45,22 @@ function besides(one: Layer, other: Layer, overlay: Overlay, { gap, stem }: Meas
     [one, other],
     [other, one],
   ] as const) {
-    const [left, top, right, bottom] = a.ink;
     const [dx, dy] = [a.x - b.x, a.y - b.y];
-    const [fromY, toY] = [Math.max(top, -dy), Math.min(bottom, b.rows - dy)];
-    const [fromX, toX] = [Math.max(left, -dx), Math.min(right, b.columns - dx)];
-    for (let y = fromY; y < toY; y++)
-      for (let x = fromX; x < toX; x++) {
-        const at = y * a.columns + x;
-        const depth = a.inside[at] as number;
-        if (depth === 0 || depth > 1.01) continue;
-        const away = b.outside[(y + dy) * b.columns + x + dx] as number;
-        if (away === 0 || away > near) continue;
-        crowded++;
-        if (away < gap) {
-          const clear = overlay.overlaps.every((overlap) => {
-            const reach = zone + Math.sqrt(overlap.cells / Math.PI) * 1.6;
-            return Math.hypot(overlap.x - (x + a.x), overlap.y - (y + a.y)) > reach;
-          });
-          if (clear) missed++;
-        }
+    for (const at of a.edge) {
+      const [x, y] = [at % a.columns, Math.floor(at / a.columns)];
+      const [column, row] = [x + dx, y + dy];
+      if (column < 0 || row < 0 || column >= b.columns || row >= b.rows) continue;
+      const away = b.outside[row * b.columns + column] as number;
+      if (away === 0 || away > near) continue;
+      crowded++;
+      if (away < gap) {
+        const clear = overlay.overlaps.every((overlap) => {
+          const reach = zone + Math.sqrt(overlap.cells / Math.PI) * 1.6;
+          return Math.hypot(overlap.x - (x + a.x), overlap.y - (y + a.y)) > reach;
+        });
+        if (clear) missed++;
       }
+    }
   }
   return { crowded, missed, near };
 }
@@ -144,8 +138,6 @@ export function judged(one: Layer, other: Layer, measures: Measures, smaller: bo
     crossings: crossings.length,
     irregular: overlaps.length - crossings.length,
     width: width / beside,
-    overlay,
-    alternation,
   };
   if (before + (regular ? 0.25 : 0) < floor) return { ...judgement, score: before, nearMisses: 0, clean: false };
   const { crowded, missed, near } = besides(one, other, overlay, measures);

@@ -32,6 +32,71 @@ const ring = (x: number, y: number): Region => {
 const cells = (...shapes: readonly Region[]): readonly Layer[] => shapes.map((shape) => layerOf(shape, 0.5, 12) as Layer);
 const kinds = (...shapes: readonly Region[]) => overlaid(cells(...shapes), 2).overlaps.map(({ kind }) => kind);
 
+interface Flooded {
+  readonly count: number;
+  readonly x: number;
+  readonly y: number;
+  readonly pair: readonly number[];
+  readonly ports: readonly (readonly { readonly x: number; readonly y: number }[])[];
+}
+/** In words that can be sorted and compared; places to a hundredth of a cell. */
+const plain = ({ count, x, y, pair, ports }: Flooded): string =>
+  JSON.stringify([
+    count,
+    x.toFixed(2),
+    y.toFixed(2),
+    pair,
+    ports.map((side) => side.map((port) => `${port.x.toFixed(2)} ${port.y.toFixed(2)}`).sort()),
+  ]);
+
+/** Overlaps of two shapes and what stands beside them, by flooding cell by cell: the plain way, to check the quick one with. */
+function flooded(layers: readonly Layer[]): readonly Flooded[] {
+  const at = (x: number, y: number): readonly number[] =>
+    layers.flatMap((layer, index) => {
+      const [column, row] = [x - layer.x, y - layer.y];
+      const isIn = column >= 0 && row >= 0 && column < layer.columns && row < layer.rows;
+      return isIn && layer.mask[row * layer.columns + column] ? [index] : [];
+    });
+  const near = ([x, y]: readonly [number, number]) =>
+    [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx): readonly [number, number] => [x + dx, y + dy]));
+  /** All cells that hang together with one among those that are of a kind. */
+  const flood = (start: readonly [number, number], isOf: (cell: readonly [number, number]) => boolean, seen: Set<string>) => {
+    const all: (readonly [number, number])[] = [];
+    for (const queue = [start]; queue.length > 0;) {
+      const cell = queue.pop() as readonly [number, number];
+      if (seen.has(`${cell}`) || !isOf(cell)) continue;
+      seen.add(`${cell}`);
+      all.push(cell);
+      queue.push(...near(cell));
+    }
+    return all;
+  };
+  const middle = (all: readonly (readonly [number, number])[]) => ({
+    x: all.reduce((sum, [x]) => sum + x, 0) / all.length,
+    y: all.reduce((sum, [, y]) => sum + y, 0) / all.length,
+  });
+  const seen = new Set<string>();
+  const overlaps: Flooded[] = [];
+  for (const layer of layers)
+    for (let y = layer.y; y < layer.y + layer.rows; y++)
+      for (let x = layer.x; x < layer.x + layer.columns; x++) {
+        const pair = at(x, y);
+        if (pair.length !== 2 || seen.has(`${x},${y}`)) continue;
+        const island = flood([x, y], ([column, row]) => `${at(column, row)}` === `${pair}`, seen);
+        const around = new Set(island.flatMap((cell) => near(cell).map(String)));
+        const ports = pair.map((shape) => {
+          const taken = new Set<string>();
+          const isPort = (cell: readonly [number, number]) => around.has(`${cell}`) && `${at(...cell)}` === `${shape}`;
+          return [...around].flatMap((key) => {
+            const port = flood(key.split(',').map(Number) as [number, number], isPort, taken);
+            return port.length > 0 ? [middle(port)] : [];
+          });
+        });
+        overlaps.push({ count: island.length, ...middle(island), pair, ports });
+      }
+  return overlaps;
+}
+
 describe('how shapes lie over one another', () => {
   it('tells a stroke that passes over a stroke from one that ends upon it, pokes out of it, or runs along it', () => {
     expect(kinds(bar(-100, -10, 200, 20), bar(-10, -100, 20, 200))).toEqual(['cross']);
@@ -39,6 +104,19 @@ describe('how shapes lie over one another', () => {
     expect(kinds(bar(-100, -10, 200, 20), bar(-10, -16, 20, 116))).toEqual(['poke']);
     expect(kinds(bar(-100, -10, 200, 20), bar(-100, -5, 200, 20))[0]).not.toBe('cross');
     expect(kinds(bar(-100, -10, 80, 20), bar(20, -10, 80, 20))).toEqual([]);
+  });
+
+  it('finds the same overlaps and ports as flooding cell by cell, for 20 seeded heaps of two to four shapes', () => {
+    const next = random(17);
+    for (let round = 0; round < 20; round++) {
+      const place = () => next() * 200 - 100;
+      const shapes = Array.from({ length: 2 + (round % 3) }, (_, at) =>
+        (round + at) % 2 ? ring(place(), place()) : bar(place(), place(), 20 + next() * 160, 14 + next() * 60),
+      );
+      const layers = cells(...shapes);
+      const found = overlaid(layers, 2).overlaps.map(({ cells: count, x, y, pair, ports }) => ({ count, x, y, pair, ports }));
+      expect(found.map(plain).sort(), `heap ${round}`).toEqual(flooded(layers).map(plain).sort());
+    }
   });
 
   it('finds two crossings of two rings, and that they take turns', () => {
