@@ -148,7 +148,8 @@
     padding: 4px 0;
   }
   .name {
-    flex: 0 0 128px;
+    flex: 0 1 128px;
+    min-width: 72px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;

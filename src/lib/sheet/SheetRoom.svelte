@@ -123,6 +123,7 @@
   /** What the app says of the marks is true only once they are measured. */
   const waits = $derived(measuring && measured.size === 0);
   const pages = $derived(facts.marks.length > 0 ? sheetPages(now, facts) : []);
+  const drawn = $derived(pages.filter(({ id }) => drawing.pictures.has(`page-${id}`)).length);
   $effect(() =>
     drawing.want(
       new Map([...recipes, ...pages.map(({ id, recipe }) => [`page ${id}`, recipe] as const)]),
@@ -182,7 +183,11 @@
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="pages" role="region" aria-label="Pages of the sheet" tabindex="0">
     <h1>Brand sheet</h1>
-    <p class="quiet">How the brand is used, page by page; every page follows the marks, the colors and the brief.</p>
+    {#if drawn < pages.length && drawing.left > 0}
+      <p class="quiet" role="status">The pages are being drawn: {drawn} of {pages.length} …</p>
+    {:else}
+      <p class="quiet">How the brand is used, page by page; every page follows the marks, the colors and the brief.</p>
+    {/if}
     {#if pages.length === 0}
       <p class="quiet" role="status">
         {measuring

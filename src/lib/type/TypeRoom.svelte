@@ -277,7 +277,7 @@
       grid-template-columns: minmax(0, 1fr);
     }
     .grid {
-      grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+      grid-template-columns: repeat(auto-fill, minmax(min(290px, 100%), 1fr));
     }
     aside {
       border-top: 1px solid var(--color-rule);

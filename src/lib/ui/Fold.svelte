@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, type Snippet } from 'svelte';
+  import { onMount, tick, type Snippet } from 'svelte';
   import { keepOpen, wasOpen } from './kept-folds';
 
   interface Props {
@@ -16,10 +16,17 @@
   onMount(() => {
     if (remember && wasOpen(label)) open = true;
   });
+
+  let details: HTMLDetailsElement;
+  /** Who opens it wants to see what is in it, though it stands at the lower end of a column. */
+  async function shown(): Promise<void> {
+    await tick();
+    if (open) details.scrollIntoView({ block: 'nearest' });
+  }
 </script>
 
-<details bind:open ontoggle={() => remember && keepOpen(label, open)}>
-  <summary
+<details bind:this={details} bind:open ontoggle={() => remember && keepOpen(label, open)}>
+  <summary onclick={() => requestAnimationFrame(shown)}
     ><span class="label">{label}</span>
     {#if summary}<span class="summary">{summary}</span>{/if}</summary
   >
