@@ -58,7 +58,7 @@ describe('a studio that signs in', () => {
     expect(await post('/api/brands', { name: 'Signed', palette })).toBe(201);
     expect(await post('/api/brands/signed/marks', { name: 'Shown', role: 'primary', recipe: nameRecipe('Before') })).toBe(201);
     await visitor.go('/brands/signed/marks/shown');
-    await visitor.sees(OWNER.name);
+    await page.waitForSelector(`::-p-aria([name="AQ, ${OWNER.name}"][role="button"])`);
 
     // A new password, given elsewhere, ends the session; the work goes on in the browser.
     const { password } = await people(app.databaseUrl, 'password', '--email', OWNER.email);
@@ -107,7 +107,8 @@ describe('a studio that signs in', () => {
     const first = await said?.evaluate((code) => code.textContent);
     expect(await faultsOf(page)).toEqual([]);
     expect(await unsaidOn(page)).toEqual([]);
-    await visitor.click('Sign out');
+    await visitor.click(`AQ, ${OWNER.name}`);
+    await visitor.click('Sign out', 'menuitem');
     await page.waitForFunction(() => location.pathname === '/sign-in');
     // The way back shows nothing.
     await page.goBack();
@@ -157,9 +158,11 @@ describe('a studio that signs in', () => {
     }
     await visitor.go('/');
     await visitor.click('For Signed');
-    expect(await page.$$eval('[role="menuitem"]', (items) => items.map((item) => item.textContent?.trim()))).toEqual([
-      'Download brand file',
-    ]);
+    expect(
+      await page.$$eval('[role="menu"][aria-label="For Signed"] [role="menuitem"]', (items) =>
+        items.map((item) => item.textContent?.trim()),
+      ),
+    ).toEqual(['Download brand file']);
     await page.close();
   });
 });

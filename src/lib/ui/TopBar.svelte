@@ -1,8 +1,10 @@
 <script lang="ts">
   import { forgetPictures } from '$lib/client/kept-pictures';
   import type { Snippet } from 'svelte';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { looksOnly } from '$lib/people/roles';
+  import Menu from './Menu.svelte';
   import { looksIn } from './kept-looks.svelte';
   import { commonRooms, rooms, type RoomId } from './rooms';
 
@@ -15,6 +17,15 @@
   const { brand, room, children }: Props = $props();
 
   const signedIn = $derived(page.data.signedIn);
+  let leaving: HTMLFormElement | undefined = $state();
+  /** The first letters of the first and the last word of a name, as it stands in a narrow line. */
+  function initialsOf(name: string): string {
+    const words = name.trim().split(/\s+/u);
+    const [first = '', last = ''] = [words[0], words.length > 1 ? words.at(-1) : ''].map((word) =>
+      [...(word ?? '')][0]?.toLocaleUpperCase(),
+    );
+    return first + last || '·';
+  }
   const common = $derived(commonRooms.filter(({ id }) => id !== 'people' || !signedIn || signedIn.role === 'owner'));
 </script>
 
@@ -44,10 +55,18 @@
     {@render children?.()}
     {#if signedIn}
       {#if looksOnly(page.data)}<span title="Your role in this studio is to look: what you change is not kept">Looking only</span>{/if}
-      <a class="link" href="/you" title="Your password, and where you are signed in">{signedIn.name}</a>
-      <form method="POST" action="/sign-out" onsubmit={forgetPictures}>
-        <button title="Ends this session; what is saved stays" class="link">Sign out</button>
-      </form>
+      {@const initials = initialsOf(signedIn.name)}
+      <span class="person">
+        <Menu
+          label="{initials}, {signedIn.name}"
+          sign={initials}
+          items={[
+            { label: 'Your password and sessions', act: () => void goto('/you') },
+            { label: 'Sign out', act: () => leaving?.requestSubmit(), apart: true },
+          ]}
+        />
+      </span>
+      <form bind:this={leaving} method="POST" action="/sign-out" onsubmit={forgetPictures} hidden></form>
     {/if}
   </div>
 </header>
@@ -99,6 +118,23 @@
     color: var(--color-ink);
     font-weight: 600;
   }
+  .word,
+  nav a,
+  .end > span {
+    white-space: nowrap;
+  }
+  .person > :global(button) {
+    display: grid;
+    place-items: center;
+    min-width: 28px;
+    height: 28px;
+    padding: 0 5px;
+    border: 1px solid var(--color-plum);
+    border-radius: 14px;
+    color: var(--color-plum);
+    font-weight: 600;
+    font-size: 11px;
+  }
   .looks {
     margin-left: 4px;
     color: var(--color-amber);
@@ -127,9 +163,6 @@
     }
     nav {
       gap: 15px;
-    }
-    nav a {
-      white-space: nowrap;
     }
     .end {
       gap: 11px;
