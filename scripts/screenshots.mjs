@@ -152,6 +152,10 @@ const VIEWS = [
       await page.waitForFunction(() =>
         [...document.querySelectorAll('.compare figure')].every((figure) => figure.querySelectorAll('path').length > 5),
       );
+      // The tries in the strip are drawn last.
+      await page.waitForFunction(() =>
+        [...document.querySelectorAll('[aria-label^="Compare with"]')].every((tile) => tile.querySelector('path') !== null),
+      );
     },
   },
   // The last one: it leaves the brand in other colors.
