@@ -38,7 +38,6 @@
 <svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
 <div class="room">
   <TopBar {brand} room="brief">
-    <span role="status">{said}</span>
     <UndoButtons {order} />
     <SaveNote {works} />
   </TopBar>
@@ -47,7 +46,7 @@
   <SaveBanner work={colors} name="The palette" />
   <main>
     <BriefWords brief={openBrief} />
-    <MoodBoard board={openBoard} slug={brand.slug} {sendColor} />
+    <MoodBoard board={openBoard} slug={brand.slug} {sendColor} {said} />
   </main>
 </div>
 

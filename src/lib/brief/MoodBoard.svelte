@@ -18,8 +18,10 @@
     board: OpenDocument<Board>;
     slug: string;
     sendColor: (role: Role, hex: Hex) => void;
+    /** What was done last with a color, in words. */
+    said: string;
   }
-  const { board, slug, sendColor }: Props = $props();
+  const { board, slug, sendColor, said }: Props = $props();
 
   const WIDTH = 246;
   let boardWidth = $state(760);
@@ -99,7 +101,7 @@
 >
   <div class="head">
     <p><span class="label">Mood board</span> <span class="quiet">for direction, not for copying</span></p>
-    <span class="quiet" role="status">{progress}</span>
+    <span class="quiet" role="status">{progress || said}</span>
     <MayChange
       ><button title="Words of your own on the board" class="link" onclick={addNote}>Add a note</button>
       <Button title="Pictures that show where the brand is heading; they never go into files" onclick={() => chooser?.click()}

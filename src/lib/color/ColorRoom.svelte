@@ -124,7 +124,6 @@
 <svelte:window onkeydown={(event) => void answerUndoKeys(event, order)} />
 <div class="room">
   <TopBar {brand} room="color">
-    <span role="status">{desk.said}</span>
     <UndoButtons {order} />
     <SaveNote {works} />
   </TopBar>

@@ -106,9 +106,19 @@
       {/each}
     </div>
   {/if}
+  <p class="said" role="status">{desk.said}</p>
 </section>
 
 <style>
+  /* At the foot of the column, where nothing moves under the hand. */
+  .said:not(:empty) {
+    position: sticky;
+    bottom: -24px;
+    margin-top: 18px;
+    padding: 8px 0 24px;
+    background: var(--color-paper);
+    font-weight: 600;
+  }
   section {
     overflow-y: auto;
     padding: 18px 18px 24px 22px;
