@@ -19,6 +19,24 @@ const UNREACHABLE: Problem = {
   fix: 'Try again when it returns.',
 };
 
+/** Something answered, but not the app itself: what stands before it, or the app in its last breath. */
+export const failing = (status: number): Problem => ({
+  code: 'server-fails',
+  message: `The server answered with an error of its own (${status}).`,
+  fix: 'Try again in a moment; if it stays, its log says why.',
+});
+
+/** The JSON of an answer; where there is none, the problem that this is. @throws what reading it throws, where the server did not fail */
+export async function answerOf(response: Response): Promise<unknown> {
+  const text = await response.text();
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    if (response.status < 500) throw error;
+    return { problems: [failing(response.status)] };
+  }
+}
+
 /** A body that is JSON already. */
 export class JsonText {
   constructor(readonly text: string) {}
@@ -42,9 +60,9 @@ export async function request<T>(
           }),
       signal: stop ? AbortSignal.any([stop, AbortSignal.timeout(20_000)]) : AbortSignal.timeout(20_000),
     });
-    const answer: unknown = await response.json();
+    const answer = await answerOf(response);
     if (response.ok) return { ok: true, value: answer as T };
-    const { problems = [UNREACHABLE] } = answer as { problems?: readonly Problem[] };
+    const { problems = [failing(response.status)] } = answer as { problems?: readonly Problem[] };
     const retryMs = 1000 * (Number(response.headers.get('retry-after')) || 0);
     return { ok: false, status: response.status, problems, body: answer as Record<string, unknown>, retryMs };
   } catch {

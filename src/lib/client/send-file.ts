@@ -1,4 +1,5 @@
 import type { Problem, Result } from '$core/index';
+import { answerOf, failing } from './request';
 
 const UNREACHABLE: Problem = {
   code: 'server-down',
@@ -10,8 +11,8 @@ const UNREACHABLE: Problem = {
 export async function sendFile<T>(address: string, body: Blob | string, type: string): Promise<Result<T>> {
   try {
     const response = await fetch(address, { method: 'POST', body, headers: { 'content-type': type || 'application/octet-stream' } });
-    const answer = (await response.json()) as T & { readonly problems?: readonly Problem[] };
-    return response.ok ? { ok: true, value: answer } : { ok: false, problems: answer.problems ?? [UNREACHABLE] };
+    const answer = (await answerOf(response)) as T & { readonly problems?: readonly Problem[] };
+    return response.ok ? { ok: true, value: answer } : { ok: false, problems: answer.problems ?? [failing(response.status)] };
   } catch {
     return { ok: false, problems: [UNREACHABLE] };
   }

@@ -116,6 +116,7 @@
     paint-order: stroke;
     pointer-events: none;
     stroke: var(--color-sheet);
-    stroke-width: 4px;
+    stroke-width: 10px;
+    stroke-linejoin: round;
   }
 </style>

@@ -385,7 +385,8 @@
     font-size: 12px;
     paint-order: stroke;
     stroke: var(--color-sheet);
-    stroke-width: 4px;
+    stroke-width: 10px;
+    stroke-linejoin: round;
   }
   p {
     position: absolute;
