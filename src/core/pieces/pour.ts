@@ -51,20 +51,32 @@ const inkOn = (ground: Role, palette: Palette): Role =>
 
 /** Below this a color of a mark is lost on a ground. @source WCAG 2.2, 1.4.11: 3 : 1 for what must be seen */
 const SEEN = 3;
+/** The color that people remember stays itself for longer. */
+const REMEMBERED = 1.6;
+/** Below this what is light is the ground's own color. */
+const VANISHED = 1.25;
+/** Nearer to paper than this, a color is a kind of paper: it stands behind or cuts holes. */
+const PALE = 1.6;
+
 /**
- * Colors of a mark that are others on a ground: where its inks would be lost, they take the ground's own ink, and what was paper in it takes the
- * ground. On a ground where all of them are seen, nothing changes.
+ * Colors of a mark that are others on a ground. On a light one only what would be lost there takes another color; on a dark one all inks become
+ * paper, paper becomes the ground, and what is light and strong, as gold is, stays where it is seen. Nothing but paper ever becomes the ground.
  */
 export function repaintOn(ground: Role, palette: Palette) {
   const hex = palette[ground];
   const own = inkOn(ground, palette);
-  if (own === 'ink' && contrastRatio(palette.ink, hex) >= SEEN && contrastRatio(palette.lead, hex) >= 1.6) return [];
   return swatchesOf(palette).flatMap(({ key }) => {
     const color = swatchColor(palette, key) ?? palette.ink;
-    // What is light stands behind or cuts holes: it becomes the ground.
-    const light = contrastRatio(color, palette.paper) < contrastRatio(color, palette.ink);
-    const to: Role = light === (own === 'paper') ? ground : own;
-    return key === to ? [] : [{ from: { role: key }, to: { role: to } }];
+    const isPaper = key === 'paper' || contrastRatio(color, palette.paper) < PALE;
+    const isDark = contrastRatio(color, palette.paper) >= contrastRatio(color, palette.ink);
+    const seen = contrastRatio(color, hex);
+    const to = (): Role => {
+      if (own === 'paper') return isPaper ? ground : isDark || seen < SEEN ? 'paper' : (key as Role);
+      if (isPaper || seen >= (!isDark ? VANISHED : key === 'lead' ? REMEMBERED : SEEN)) return key as Role;
+      // What is light, and hardly lighter than the ground, may carry something dark: it becomes paper.
+      return isDark || contrastRatio(palette.paper, hex) < VANISHED ? 'ink' : 'paper';
+    };
+    return key === to() ? [] : [{ from: { role: key }, to: { role: to() } }];
   });
 }
 

@@ -233,11 +233,35 @@ describe('layouts of pieces', () => {
         const [text] = pouredPiece(size, layout, content(), colors).parts.filter(isKnown);
         const paint = text?.kind === 'lettering' && 'role' in text.paint ? colors[text.paint.role as 'ink'] : '#000000';
         expect(contrastRatio(paint, colors[ground])).toBeCloseTo(best, 5);
-        // Painted anew for a ground, all dark colors of a mark become what is read best there.
+        // Painted anew for a ground, no ink of a mark ever takes its color, and every one is seen there as well as the palette can.
         const to = new Map(repaintOn(ground, colors).map((each) => [each.from.role, each.to.role]));
-        if (to.size > 0) expect([...to.values()].every((role) => role === ground || colors[role] === paint)).toBe(true);
+        for (const role of ['ink', 'lead', 'second', 'accent'] as const) {
+          const [from, now] = [colors[role], colors[(to.get(role) ?? role) as 'ink']];
+          const isDark = contrastRatio(from, colors.paper) >= contrastRatio(from, colors.ink);
+          const least = isDark ? Math.min(best, role === 'lead' ? 1.6 : 3) : 1.2;
+          if (contrastRatio(from, colors.paper) >= 1.6)
+            expect(contrastRatio(now, colors[ground]), `${role} on ${ground} of ${JSON.stringify(colors)}`).toBeGreaterThanOrEqual(least);
+        }
       }
     }
+  });
+
+  it('keeps a mark’s colors on a ground where they are seen, and draws in ink what would be lost there', () => {
+    const colors: Palette = { ink: '#1b2f52', paper: '#fffdf8', lead: '#1f355a', second: '#9c2b3c', accent: '#d2a531' };
+    const lost = { ...colors, second: '#a8552f' } as const;
+    expect(contrastRatio(lost.second, lost.accent)).toBeLessThan(3);
+    expect(repaintOn('accent', colors)).toEqual([{ from: { role: 'accent' }, to: { role: 'paper' } }]);
+    expect(repaintOn('accent', lost)).toContainEqual({ from: { role: 'second' }, to: { role: 'ink' } });
+    expect(repaintOn('paper', lost)).toEqual([]);
+    // Gold stays gold on a dark ground; on a ground of gold the ink stays ink.
+    const golden: Palette = { ink: '#222222', paper: '#fffdf8', lead: '#d2a531', second: '#e8e0d0', accent: '#8a3f2b' };
+    expect(repaintOn('lead', golden)).toEqual([{ from: { role: 'lead' }, to: { role: 'paper' } }]);
+    expect(repaintOn('ink', golden).map(({ from, to }) => [from.role, to.role])).toEqual([
+      ['ink', 'paper'],
+      ['paper', 'ink'],
+      ['second', 'ink'],
+      ['accent', 'paper'],
+    ]);
   });
 
   it('poured into another layout, the words, the marks and what the designer added stay', () => {

@@ -6,7 +6,8 @@ import type { SheetPage } from '../page';
 /** The mark on every ground of the palette, with how much its color stands out there. */
 export const grounds: SheetPage = {
   title: 'Grounds',
-  text: () => 'On paper it stands in its colors; on dark and strong grounds it turns around. The number is its contrast there.',
+  text: () =>
+    'On paper it stands in its colors; on dark and strong grounds it turns around, and what would hardly be seen is drawn in ink. The number is its contrast there.',
   there: ({ marks }) => marks.length > 0,
   draw: (kit, { body, unit }) => {
     const [mark] = kit.facts.marks;
