@@ -46,7 +46,7 @@ export function drawnBuilding(table: DrawingTable) {
   return {
     /** The compositions that a builder offers for what is heard. */
     async starts(builder: BuilderName, heard: Heard, families: readonly string[]): Promise<readonly BuilderStart[]> {
-      return startsOf(builder, await building({ builder, numbers: {}, heard }, families));
+      return startsOf(builder, await building({ builder, numbers: {}, heard }, families), table.palette);
     },
     /** What a builder would make of numbers, on its own, in the brand's colors. @param name tells several apart on one page */
     async buildTried(built: NewBuilt, name: string): Promise<ScreenPicture | undefined> {

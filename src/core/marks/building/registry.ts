@@ -2,11 +2,13 @@ import type { z } from 'zod';
 import { ok, fail, type Result } from '../../result/result';
 import { problemsOf } from '../../result/schema-problems';
 import type { FontChoice } from '../../type';
+import { contrastRatio, type Palette } from '../../color';
 import { badge } from '../builders/badge';
 import { crest } from '../builders/crest';
 import { monogram } from '../builders/monogram';
 import { submark } from '../builders/submark';
 import { combined, wordmark } from '../builders/wordmark';
+import type { Paint } from '../drawing/paint';
 import { limitsInSchema, type NumberLimits } from '../recipe/schema-numbers';
 import type { BuildContext, Builder, BuilderStart, Made } from './builder';
 import type { Built } from './built';
@@ -52,4 +54,21 @@ export function fontsOfBuilt({ builder, numbers, heard }: Pick<Built, 'builder' 
   return [heard.font, ...families.filter((family) => family !== '').map((family): FontChoice => ({ family, style: 'normal', axes: {} }))];
 }
 
-export const startsOf = (name: BuilderName, context: BuildContext): readonly BuilderStart[] => builderRow(name).starts(context);
+/** A lead color that stands out less than this from paper draws no letters on it. @source WCAG 2.2, 1.4.11: 3 : 1 for what must be seen */
+const READ_ON_PAPER = 3;
+
+/** Where the lead is a light color, ink draws what the lead would draw, and the lead is what is light in the composition. */
+function paintsIn(palette: Palette, name: BuilderName): Readonly<Record<string, Paint>> {
+  const begun = numbersOf(name, {});
+  if (!begun.ok || contrastRatio(palette.lead, palette.paper) >= READ_ON_PAPER) return {};
+  const drawnInLead = Object.entries(begun.value).filter(([, value]) => (value as { readonly role?: unknown } | null)?.role === 'lead');
+  return { ...Object.fromEntries(drawnInLead.map(([field]) => [field, { role: 'ink' }])), groundPaint: { role: 'lead' } };
+}
+
+/** Compositions to choose from. @param palette whose colors they begin with; without it, those of most palettes */
+export function startsOf(name: BuilderName, context: BuildContext, palette?: Palette): readonly BuilderStart[] {
+  const paints = palette ? paintsIn(palette, name) : {};
+  return builderRow(name)
+    .starts(context)
+    .map((start) => ({ ...start, numbers: { ...paints, ...start.numbers } }));
+}

@@ -5,6 +5,7 @@ import {
   builderRow,
   builtParts,
   changePart,
+  contrastRatio,
   createPart,
   dress,
   EMPTY_RECIPE,
@@ -297,6 +298,21 @@ function limitsOf(name: BuilderName, field: string): { readonly min: number; rea
   }
   return { min: low, max: high };
 }
+
+describe('where the lead is a light color', () => {
+  const golden = { ...STARTING_PALETTE, ink: '#33302b', paper: '#fffdf6', lead: '#f2b632' } as const;
+
+  it.each(BUILDER_NAMES)('%s begins in ink, with the lead as what is light: everything is read on paper and on one another', (name) => {
+    expect(contrastRatio(golden.lead, golden.paper)).toBeLessThan(3);
+    for (const { label, numbers } of startsOf(name, context(GORSEBANK), golden)) {
+      const all = valueOf(numbersOf(name, numbers));
+      expect(all['groundPaint'], label).toEqual({ role: 'lead' });
+      for (const [field, value] of Object.entries(all))
+        if (field.endsWith('Paint') && field !== 'groundPaint') expect(value, `${label}, ${field}`).not.toEqual({ role: 'lead' });
+    }
+    expect(startsOf(name, context(GORSEBANK), { ...golden, lead: '#8c2f1f' })).toEqual(startsOf(name, context(GORSEBANK)));
+  });
+});
 
 describe('what is built', () => {
   it('is ordinary parts under one row that is named after its builder', () => {

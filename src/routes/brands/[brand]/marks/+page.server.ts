@@ -6,10 +6,10 @@ import type { PageServerLoad } from './$types';
 
 /** Opens the brand's first mark. */
 export const load: PageServerLoad = async ({ params }) => {
-  const first = await withWork(async (em) => {
-    const brand = await findBrand(em, params.brand);
-    return (await listMarks(em, brand.id)).find(({ shelf }) => shelf === 'kept');
+  const { brand, first } = await withWork(async (em) => {
+    const { id, name, slug } = await findBrand(em, params.brand);
+    return { brand: { name, slug }, first: (await listMarks(em, id)).find(({ shelf }) => shelf === 'kept') };
   });
   if (first) redirect(307, `/brands/${params.brand}/marks/${first.slug}`);
-  return {};
+  return { brand };
 };
