@@ -60,7 +60,8 @@ const PALE = 1.6;
 
 /**
  * Colors of a mark that are others on a ground. On a light one only what would be lost there takes another color; on a dark one all inks become
- * paper, paper becomes the ground, and what is light and strong, as gold is, stays where it is seen. Nothing but paper ever becomes the ground.
+ * paper, what is light in the mark (paper, and a lead that is light) becomes the ground, and other light and strong colors, as gold is, stay
+ * where they are seen.
  */
 export function repaintOn(ground: Role, palette: Palette) {
   const hex = palette[ground];
@@ -71,7 +72,11 @@ export function repaintOn(ground: Role, palette: Palette) {
     const isDark = contrastRatio(color, palette.paper) >= contrastRatio(color, palette.ink);
     const seen = contrastRatio(color, hex);
     const to = (): Role => {
-      if (own === 'paper') return isPaper ? ground : isDark || seen < SEEN ? 'paper' : (key as Role);
+      if (own === 'paper') {
+        // A light lead is what is light in a mark, as paper is: letters upon its ink, or what lies behind them.
+        if (isPaper || (key === 'lead' && !isDark)) return ground;
+        return isDark || seen < SEEN ? 'paper' : (key as Role);
+      }
       if (isPaper || seen >= (!isDark ? VANISHED : key === 'lead' ? REMEMBERED : SEEN)) return key as Role;
       // What is light, and hardly lighter than the ground, may carry something dark: it becomes paper.
       return isDark || contrastRatio(palette.paper, hex) < VANISHED ? 'ink' : 'paper';
