@@ -4,6 +4,7 @@ import type { FontShelf } from '../type';
 import type { BuildContext } from '../marks/building/builder';
 import { builtParts } from '../marks/building/build';
 import { heardFrom } from '../marks/building/brought';
+import { paintsIn } from '../marks/building/registry';
 import type { Resolver } from '../marks/drawing/resolve';
 import { derive, type Sources } from '../marks/following/derive';
 import { createPart, EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
@@ -54,7 +55,7 @@ export function familyContext({
       const { name } = pieces;
       if (!name) return undefined;
       const heard = heardFrom(name.part, derived);
-      const built = { builder, numbers: { ...numbers }, follows: { mark: id, part: name.id }, heard };
+      const built = { builder, numbers: { ...paintsIn(palette, builder), ...numbers }, follows: { mark: id, part: name.id }, heard };
       return builtParts(EMPTY_RECIPE, group, built, { fonts, paths, heard, remember });
     },
   };

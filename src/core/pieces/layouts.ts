@@ -163,8 +163,8 @@ const DIVISIONS: readonly Division[] = [
     id: 'ticket',
     label: 'A card on the ground',
     grounds: ['lead', 'second'],
-    slots: ({ safe, gap, shape }, ground) => {
-      const paint: Role = ground === 'lead' ? 'paper' : 'paper';
+    slots: ({ safe, gap, shape }) => {
+      const paint: Role = 'paper';
       const within = inset(safe, gap * 1.6);
       const [mark, words] = split(within, shape === 'wide' ? 'columns' : 'rows', 0.48, gap * 1.6);
       const [head, small] = split(words, 'rows', 0.6, gap);

@@ -57,8 +57,8 @@ export function fontsOfBuilt({ builder, numbers, heard }: Pick<Built, 'builder' 
 /** A lead color that stands out less than this from paper draws no letters on it. @source WCAG 2.2, 1.4.11: 3 : 1 for what must be seen */
 const READ_ON_PAPER = 3;
 
-/** Where the lead is a light color, ink draws what the lead would draw, and the lead is what is light in the composition. */
-function paintsIn(palette: Palette, name: BuilderName): Readonly<Record<string, Paint>> {
+/** Paints that a builder begins with: where the lead is a light color, ink draws what the lead would draw, and the lead is what is light in the composition; else those of its schema. */
+export function paintsIn(palette: Palette, name: BuilderName): Readonly<Record<string, Paint>> {
   const begun = numbersOf(name, {});
   if (!begun.ok || contrastRatio(palette.lead, palette.paper) >= READ_ON_PAPER) return {};
   const drawnInLead = Object.entries(begun.value).filter(([, value]) => (value as { readonly role?: unknown } | null)?.role === 'lead');
