@@ -67,15 +67,16 @@ export function primaryOf({ name, second, symbol = false, family = 'jost' }: Pri
 export function familyOf(
   recipe: Recipe,
   shelf: FontShelf,
+  palette: Palette = PALETTE,
 ): { readonly context: FamilyContext; readonly draw: (of: Recipe, from?: Recipe) => ResolvedMark } {
   const resolver = createResolver(shelf, paths);
   const draw = (of: Recipe, from = recipe) =>
-    resolver.resolve({ recipe: of, sources: new Map([[PRIMARY, from]]), dress: dress(PALETTE, 'full') });
+    resolver.resolve({ recipe: of, sources: new Map([[PRIMARY, from]]), dress: dress(palette, 'full') });
   const context = familyContext({
     id: PRIMARY,
     recipe,
     sources: new Map([[PRIMARY, recipe]]),
-    palette: PALETTE,
+    palette,
     resolver,
     fonts: shelf,
     paths,

@@ -13,7 +13,7 @@ import {
 } from '$core/index';
 import { flatten } from '$core/index';
 import { casesOf } from '../../support/deep';
-import { familyOf, primaryOf, type PrimaryLook } from '../../support/family';
+import { familyOf, PALETTE, primaryOf, type PrimaryLook } from '../../support/family';
 import { shelfOf } from '../../support/fonts';
 import { random } from '../../support/random';
 
@@ -51,6 +51,19 @@ describe('layouts', () => {
     expect(layoutsOf(familyOf(primaryOf(FULL), shelf).context).length).toBeGreaterThanOrEqual(25);
     expect(layoutsOf(familyOf(primaryOf({ name: 'Q' }), shelf).context).length).toBeGreaterThanOrEqual(6);
     expect(layoutsOf(familyOf(primaryOf({ name: ' ' }), shelf).context)).toEqual([]);
+  });
+
+  it('are read where the lead is a light color: no letter is drawn in it upon paper', () => {
+    const light = { ...PALETTE, lead: '#f2b632' } as const;
+    const lights = (palette = PALETTE) =>
+      layoutsOf(familyOf(primaryOf(FULL), shelf, palette).context).flatMap(({ recipe }) =>
+        recipe.parts.flatMap((part) =>
+          part.kind === 'group' && part.built ? [part.built.numbers['groundPaint'] ?? { role: 'paper' }] : [],
+        ),
+      );
+    expect(new Set(lights().map((paint) => JSON.stringify(paint)))).toEqual(new Set(['{"role":"paper"}']));
+    expect(lights(light)).toEqual(lights().map(() => ({ role: 'lead' })));
+    expect(lights(light).length).toBeGreaterThan(2);
   });
 
   // Common practice, as stated in docs/family.md.
