@@ -81,7 +81,8 @@ export function repaintOn(ground: Role, palette: Palette) {
       // What is light, and hardly lighter than the ground, may carry something dark: it becomes paper.
       return isDark || contrastRatio(palette.paper, hex) < VANISHED ? 'ink' : 'paper';
     };
-    return key === to() ? [] : [{ from: { role: key }, to: { role: to() } }];
+    const role = to();
+    return key === role ? [] : [{ from: { role: key }, to: { role } }];
   });
 }
 
