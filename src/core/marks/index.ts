@@ -11,7 +11,7 @@ export {
   turnedInPlace,
   underMap,
 } from './gathering/arranging';
-export { derive, marksFollowedBy, propertyWords, type Derived, type Sources } from './following/derive';
+export { derive, marksFollowedBy, paintsFollowed, propertyWords, type Derived, type Sources } from './following/derive';
 export {
   BLENDS,
   outlinesIn,

@@ -14,4 +14,14 @@ export {
 export { WORDS_WHAT, type PieceLayout, type Room, type Slot as PieceSlot, type WordsWhat } from './layout';
 export { PIECE_LAYOUTS, pieceLayout } from './layouts';
 export { PIECE_SIZES, type PieceSize } from './piece-sizes';
-export { contentOf, pouredPiece, repaintOn, repoured, roomOf, smallestWordsPx, type PieceContent, type PiecePicture } from './pour';
+export {
+  contentOf,
+  pouredPiece,
+  repaintOn,
+  repoured,
+  roomOf,
+  smallestWordsPx,
+  type PaintsOfMarks,
+  type PieceContent,
+  type PiecePicture,
+} from './pour';

@@ -1,6 +1,7 @@
-import { contrastRatio, swatchColor, swatchesOf, type Palette, type Role } from '../color';
+import { contrastRatio, swatchColor, swatchesOf, type Hex, type Palette, type Role } from '../color';
 import { heightOf, widthOf, type Bounds } from '../geometry';
 import { bleedBox, canvasBox, safeBox, type PieceCanvas } from '../marks/recipe/piece-canvas';
+import type { Paint } from '../marks/drawing/paint';
 import { createPart, EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
 import { isKnown, type KnownInput, type Part } from '../marks/registry';
 import { expect } from '../result/result';
@@ -14,11 +15,15 @@ export interface PiecePicture {
   readonly fileWidthPx: number;
   readonly fileHeightPx: number;
 }
+/** The paints that marks are drawn in, with all that they follow. */
+export type PaintsOfMarks = (markId: string) => readonly Paint[];
 /** What a piece is made of. */
 export interface PieceContent {
   /** Id of the mark that stands large, and of the one that stands small; the same where a brand has one. */
   readonly mark: string;
   readonly submark: string;
+  /** What marks are drawn in, by their ids: those in light colors alone stand on dark grounds otherwise. */
+  readonly paints?: PaintsOfMarks;
   readonly words: Readonly<Record<WordsWhat, string>>;
   readonly faces: { readonly heading: FontChoice; readonly text: FontChoice };
   readonly picture?: PiecePicture | undefined;
@@ -58,23 +63,29 @@ const VANISHED = 1.25;
 /** Nearer to paper than this, a color is a kind of paper: it stands behind or cuts holes. */
 const PALE = 1.6;
 
+const isDarkIn = (hex: Hex, palette: Palette) => contrastRatio(hex, palette.paper) >= contrastRatio(hex, palette.ink);
+
 /**
  * Colors of a mark that are others on a ground. On a light one only what would be lost there takes another color; on a dark one all inks become
  * paper, what is light in the mark (paper, and a lead that is light) becomes the ground, and other light and strong colors, as gold is, stay
- * where they are seen.
+ * where they are seen. In a mark that is drawn in light colors alone a light lead stands on the ground itself, and is seen there.
+ * @param paints what the mark is drawn in; dark colors, too, where it is not known
  */
-export function repaintOn(ground: Role, palette: Palette) {
+export function repaintOn(ground: Role, palette: Palette, paints?: readonly Paint[]) {
   const hex = palette[ground];
   const own = inkOn(ground, palette);
+  const hasDark =
+    !paints?.length ||
+    paints.some((paint) => isDarkIn('hex' in paint ? paint.hex : (swatchColor(palette, paint.role) ?? palette.ink), palette));
   return swatchesOf(palette).flatMap(({ key }) => {
     const color = swatchColor(palette, key) ?? palette.ink;
     const isPaper = key === 'paper' || contrastRatio(color, palette.paper) < PALE;
-    const isDark = contrastRatio(color, palette.paper) >= contrastRatio(color, palette.ink);
+    const isDark = isDarkIn(color, palette);
     const seen = contrastRatio(color, hex);
     const to = (): Role => {
       if (own === 'paper') {
         // A light lead is what is light in a mark, as paper is: letters upon its ink, or what lies behind them.
-        if (isPaper || (key === 'lead' && !isDark)) return ground;
+        if (isPaper || (key === 'lead' && !isDark && hasDark)) return ground;
         return isDark || seen < SEEN ? 'paper' : (key as Role);
       }
       if (isPaper || seen >= (!isDark ? VANISHED : key === 'lead' ? REMEMBERED : SEEN)) return key as Role;
@@ -111,7 +122,7 @@ function partsOf(
       return [
         {
           ...{ kind: 'linked', id: `${slot.is}${tag}`, from: { mark: content[slot.is], part: null }, take: 'whole' },
-          repaint: repaintOn(slot.on ?? ground, palette),
+          repaint: repaintOn(slot.on ?? ground, palette, content.paints?.(content[slot.is])),
         },
         {
           ...{
@@ -259,6 +270,7 @@ export function contentOf(recipe: Recipe, otherwise: PieceContent): PieceContent
       : otherwise.picture;
   return {
     ...{ mark: linkedMark('mark'), submark: linkedMark('submark'), words, picture },
+    ...(otherwise.paints ? { paints: otherwise.paints } : {}),
     faces: { heading: face('heading') ?? otherwise.faces.heading, text: face('text') ?? face('small') ?? otherwise.faces.text },
   };
 }

@@ -4,6 +4,7 @@ import type { Brief } from '../brand/brief';
 import type { MarkRole } from '../brand/mark-roles';
 import type { TypeDesk } from '../brand/type-desk';
 import { licenseNameOf, termsOf } from '../rights';
+import { paintsFollowed } from '../marks/following/derive';
 import { isKnown } from '../marks/registry';
 import type { Recipe } from '../marks/recipe/recipe';
 import type { FontChoice, ShippedFamily } from '../type';
@@ -95,6 +96,7 @@ export function sheetFactsOf(
     const instead = terms.sell === 'ask' ? alternatives[found.id] : undefined;
     faces.set(found.id, { is, name: found.name, font, license: terms.label, ...(instead ? { freeInItsPlace: instead } : {}) });
   }
+  const recipes = new Map(marks.map(({ id, recipe }) => [id, recipe]));
   return {
     ...{
       name: brand.name,
@@ -109,6 +111,7 @@ export function sheetFactsOf(
       const found = measured.get(id);
       return found ? [{ id, name: called, role, ...found }] : [];
     }),
+    paints: (markId) => paintsFollowed(markId, recipes),
     faces: [...faces.values()],
     pictures: picturesOf(pictures, board, sheet.pictures),
     pieces: kept

@@ -4,6 +4,7 @@ import { clearSpacePx, smallestCapPx } from '../checks/smallest-words';
 import { silhouetteOf, smallestSafePx } from '../checks/survival';
 import { boundsOf, heightOf, widthOf, type PathAlgebra } from '../geometry';
 import type { DressedMark } from '../marks/one-color';
+import type { PaintsOfMarks } from '../pieces';
 import type { FontChoice } from '../type';
 
 /** What is measured of a mark for its sheet. */
@@ -48,6 +49,8 @@ export interface SheetFacts {
   readonly contact: string;
   readonly palette: Palette;
   readonly marks: readonly SheetMark[];
+  /** What each mark is drawn in. */
+  readonly paints: PaintsOfMarks;
   readonly faces: readonly SheetFace[];
   readonly pictures: readonly TonePicture[];
   readonly pieces: readonly { readonly id: string; readonly name: string }[];

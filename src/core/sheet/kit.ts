@@ -107,7 +107,7 @@ export class SheetKit {
       kind: 'linked',
       from: { mark, part: null },
       take: 'whole',
-      repaint: repaint ?? repaintOn(ground, this.facts.palette),
+      repaint: repaint ?? repaintOn(ground, this.facts.palette, this.facts.paints(mark)),
     } as never);
     this.add({
       ...{ kind: 'frame', members: [link], widthPx: Math.max(1, widthOf(box)), heightPx: Math.max(1, heightOf(box)), anchor },

@@ -5,6 +5,7 @@ import {
   bookletsOf,
   isKnown,
   MOST_PAGES,
+  paintsFollowed,
   pagesMoved,
   pagesTogether,
   PIECE_LAYOUTS,
@@ -16,6 +17,7 @@ import {
   writeRecipe,
   type Brief,
   type FontChoice,
+  type PaintsOfMarks,
   type Palette,
   type PieceCanvas,
   type PieceContent,
@@ -118,6 +120,12 @@ export class PiecesDesk {
     const { ground: _ground, layout: _layout, ...size } = read.data;
     return size;
   }
+  /** What marks are drawn in, each looked at once. */
+  private readonly paints: PaintsOfMarks = $derived.by(() => {
+    const recipes = new Map(this.all.map(({ id, recipe }) => [id, recipe]));
+    const found = new Map(this.marks.map(({ id }) => [id, paintsFollowed(id, recipes)]));
+    return (markId: string) => found.get(markId) ?? [];
+  });
   get content(): PieceContent | undefined {
     const { mark, submark } = this;
     if (!mark || !submark) return undefined;
@@ -128,6 +136,7 @@ export class PiecesDesk {
     return {
       mark: mark.id,
       submark: submark.id,
+      paints: this.paints,
       words: this.words,
       picture: this.picture,
       faces: { heading, text: body ? plain(body) : { ...heading, axes: {} } },

@@ -7,6 +7,7 @@ import {
   EMPTY_RECIPE,
   expect as must,
   isKnown,
+  paintsFollowed,
   PIECE_LAYOUTS,
   PIECE_SIZES,
   pieceCanvasSchema,
@@ -24,6 +25,7 @@ import {
   type PieceCanvas,
   type PieceContent,
   type Recipe,
+  type Role,
 } from '$core/index';
 import { casesOf } from '../../support/deep';
 import { shelfOf } from '../../support/fonts';
@@ -267,6 +269,32 @@ describe('layouts of pieces', () => {
       ['second', 'ink'],
       ['accent', 'paper'],
     ]);
+  });
+
+  it('a mark in a light color alone stays on a dark ground where it is seen, also when what it follows is what is drawn', () => {
+    const BOTH = '00000000-0000-4000-8000-000000000003';
+    const golden: Palette = { ink: '#222222', paper: '#fffdf8', lead: '#d2a531', second: '#e8e0d0', accent: '#8a3f2b' };
+    const word = (role: Role) => ({ kind: 'lettering', id: role, text: 'Heron', font: font('jost'), paint: { role } });
+    const link = (mark: string) => ({ kind: 'linked', id: 'l', from: { mark, part: null }, take: 'whole' });
+    const recipes = new Map([
+      [MARK, recipeOf(word('lead'))],
+      [SMALL, recipeOf(link(MARK))],
+      [BOTH, recipeOf(link(MARK), word('ink'))],
+    ]);
+    const leadOn = (ground: Role, markId: string) => {
+      const role = repaintOn(ground, golden, paintsFollowed(markId, recipes)).find(({ from }) => from.role === 'lead')?.to.role ?? 'lead';
+      return golden[role as 'ink'];
+    };
+    for (const markId of [MARK, SMALL])
+      for (const ground of ['ink', 'accent'] as const)
+        expect(contrastRatio(leadOn(ground, markId), golden[ground]), `${markId} on ${ground}`).toBeGreaterThanOrEqual(3);
+    expect(leadOn('ink', MARK)).toBe(golden.lead);
+    // With something dark it is what is light in the mark, as before; on paper it stays as it was drawn.
+    expect(leadOn('ink', BOTH)).toBe(golden.ink);
+    expect(leadOn('paper', MARK)).toBe(golden.lead);
+    // Marks that follow each other in a circle are walked once.
+    const round = new Map(recipes).set(MARK, recipeOf(link(SMALL), word('accent')));
+    expect(paintsFollowed(SMALL, round)).toContainEqual({ role: 'accent' });
   });
 
   it('poured into another layout, the words, the marks and what the designer added stay', () => {

@@ -3,9 +3,9 @@ import { lettersOf, runOf, takeLetters } from '../lettering/anchors';
 import type { Lettering } from '../lettering/schema';
 import { partBase } from '../part-base';
 import type { Linked } from '../parts/linked';
-import { mapPaints } from '../drawing/paint';
+import { mapPaints, type Paint } from '../drawing/paint';
 import { inOnePaint } from '../drawing/part-look';
-import { paintKey } from '../recipe/repaint';
+import { paintKey, paintsIn } from '../recipe/repaint';
 import { canvasBox } from '../recipe/piece-canvas';
 import { createPart, type Recipe } from '../recipe/recipe';
 import { renamed, takenBy, tracedBy } from './references';
@@ -48,6 +48,20 @@ export const marksFollowedBy = (recipe: Recipe): readonly string[] => [
     ),
   ),
 ];
+
+/** The paints of a mark and of all that it follows, each once per mark. @param recipes all marks of the brand by id */
+export function paintsFollowed(markId: string, recipes: ReadonlyMap<string, Recipe>): readonly Paint[] {
+  const paints: Paint[] = [];
+  const seen = new Set([markId]);
+  // A set is walked to its last member, those included that come in on the way.
+  for (const id of seen) {
+    const recipe = recipes.get(id);
+    if (!recipe) continue;
+    paints.push(...paintsIn(recipe));
+    for (const followed of marksFollowedBy(recipe)) seen.add(followed);
+  }
+  return paints;
+}
 
 const BROKEN: Problem = {
   code: 'link-broken',

@@ -117,7 +117,7 @@ describe('edits of treatments', () => {
       place: { x: 60, y: 0, turnDeg: 0 },
     });
     const cheap = KINDS.filter((kind) => kind !== 'etched' && kind !== 'stepping-outlines');
-    for (let step = 0; step < casesOf({ inFull: 24, sample: 5 }); step++) {
+    for (let step = 0; step < casesOf({ inFull: 24, sample: 4 }); step++) {
       const id = next() < 0.5 ? 'a' : 'b';
       const list = listOf(recipe, id);
       const kind = cheap[Math.floor(next() * cheap.length)] as TreatmentKindName;
