@@ -54,7 +54,7 @@ export { MOST_STRIPES, stripeCount, stripes, type Stripes } from './stripes';
 export { roughened, type Roughening } from './roughen';
 export { dashesAlong, type Dashing } from './dashes';
 export { fillRows, gridOver, type CellGrid } from './cells';
-export { distanceInside, opened } from './cell-distance';
+export { distanceInside, opened, openedBySmall } from './cell-distance';
 export { thinnedLine, thinnedRing } from './thinned';
 export { united } from './united';
 export { fewForSpline, onSpline, splineThrough } from './spline';

@@ -1,4 +1,4 @@
-import { boundsOf, distanceInside, fillRows, mapPath, opened, type Affine, type CellGrid, type Region } from '../geometry';
+import { boundsOf, distanceInside, fillRows, mapPath, openedBySmall, type Affine, type CellGrid, type Region } from '../geometry';
 import { WHOLE } from '../numeric/tolerances';
 
 /** A shape as cells: what it covers, how deep inside every covered cell lies, and how far outside every other one. */
@@ -6,8 +6,8 @@ export interface Layer {
   readonly mask: Uint8Array;
   /** In cells; 0 outside. */
   readonly inside: Float32Array;
-  /** In cells; 0 inside. */
-  readonly outside: Float32Array;
+  /** In cells; 0 inside. Measured when it is asked for first. */
+  readonly outside: () => Float32Array;
   readonly columns: number;
   readonly rows: number;
   /** Where its first cell lies on the common grid, in whole cells. */
@@ -43,15 +43,11 @@ export function layerOf(region: Region, perUnit: number, room: number, map?: Aff
   const columns = Math.ceil(box.right * perUnit) + room - left;
   const rows = Math.ceil(box.bottom * perUnit) + room - top;
   const mask = inked({ path, rule: region.rule }, { columns, rows, left: left / perUnit, top: top / perUnit, cell: 1 / perUnit }, room - 1);
-  const ground = new Uint8Array(mask.length);
   let [area, sumX, sumY] = [0, 0, 0];
   let [inkLeft, inkTop, inkRight, inkBottom] = [columns, rows, 0, 0];
   for (let y = 0, at = 0; y < rows; y++)
     for (let x = 0; x < columns; x++, at++) {
-      if (!mask[at]) {
-        ground[at] = 1;
-        continue;
-      }
+      if (!mask[at]) continue;
       area++;
       sumX += x;
       sumY += y;
@@ -62,12 +58,18 @@ export function layerOf(region: Region, perUnit: number, room: number, map?: Aff
     }
   if (area === 0) return undefined;
   const inside = distanceInside(mask, columns, rows);
+  let outside: Float32Array | undefined;
   return {
     mask,
     inside,
     ...runsOf(mask, columns, rows),
     edge: Int32Array.from(edgeOf(inside)),
-    outside: distanceInside(ground, columns, rows),
+    outside: () =>
+      (outside ??= distanceInside(
+        mask.map((covered) => 1 - covered),
+        columns,
+        rows,
+      )),
     ...{ columns, rows, area },
     ...{ x: left, y: top, centerX: sumX / area, centerY: sumY / area },
     ink: [inkLeft, inkTop, inkRight, inkBottom],
@@ -116,7 +118,7 @@ function inked(region: Region, grid: CellGrid, empty: number): Uint8Array {
   };
   const covered = new Uint8Array(fine.columns * fine.rows);
   fillRows(region, fine, (row, from, to) => covered.fill(1, row * fine.columns + from, row * fine.columns + to));
-  const thick = opened(distanceInside(covered, fine.columns, fine.rows), fine.columns, fine.rows, (HAIRLINE * SUB) / 2);
+  const thick = openedBySmall(covered, fine.columns, fine.rows, (HAIRLINE * SUB) / 2);
   const share = new Float32Array(columns * rows);
   const hair = new Float32Array(columns * rows);
   for (let y = 0, at = 0; y < fine.rows; y++)

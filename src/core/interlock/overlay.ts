@@ -217,10 +217,11 @@ function most({ x, y, columns }: Layer, of: Float32Array, { row, from, to }: Run
 
 /** Whether every cell of a cluster is nearer than a limit to one of the layers. */
 function staysNear(layers: readonly Layer[], { row, from, to }: Runs, { runs }: Cluster, limit: number): boolean {
+  const around = layers.map((layer) => ({ ...layer, outside: layer.outside() }));
   for (const run of runs)
     for (let column = from[run] as number; column < (to[run] as number); column++) {
       let isNear = false;
-      for (const { x, y, columns, rows, outside } of layers) {
+      for (const { x, y, columns, rows, outside } of around) {
         const [ownColumn, ownRow] = [column - x, (row[run] as number) - y];
         const isIn = ownColumn >= 0 && ownRow >= 0 && ownColumn < columns && ownRow < rows;
         if (isIn && (outside[ownRow * columns + ownColumn] as number) < limit) isNear = true;

@@ -46,11 +46,12 @@ function besides(one: Layer, other: Layer, overlay: Overlay, { gap, stem }: Meas
     [other, one],
   ] as const) {
     const [dx, dy] = [a.x - b.x, a.y - b.y];
+    const outside = b.outside();
     for (const at of a.edge) {
       const [x, y] = [at % a.columns, Math.floor(at / a.columns)];
       const [column, row] = [x + dx, y + dy];
       if (column < 0 || row < 0 || column >= b.columns || row >= b.rows) continue;
-      const away = b.outside[row * b.columns + column] as number;
+      const away = outside[row * b.columns + column] as number;
       if (away === 0 || away > near) continue;
       crowded++;
       if (away < gap) {

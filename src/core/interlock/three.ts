@@ -82,12 +82,13 @@ function placesBeside(
 /** Whether two shapes keep farther from each other than a distance in cells. */
 function keepApart(one: Layer, other: Layer, cells: number): boolean {
   const [left, top, right, bottom] = one.ink;
+  const outside = other.outside();
   for (let y = top; y < bottom; y++)
     for (let x = left; x < right; x++) {
       if (!one.mask[y * one.columns + x]) continue;
       const [column, row] = [one.x + x - other.x, one.y + y - other.y];
       if (column < 0 || row < 0 || column >= other.columns || row >= other.rows) continue;
-      if ((other.outside[row * other.columns + column] as number) <= cells) return false;
+      if ((outside[row * other.columns + column] as number) <= cells) return false;
     }
   return true;
 }

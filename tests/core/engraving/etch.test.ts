@@ -3,7 +3,6 @@ import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
 import { boundsOf, contoursOf, outlineOf, startOf, thicknessOfArea, toSize, type Region } from '$core/index';
 import { cushion, etchedLines, type Etching } from '../../../src/core/engraving';
-import { distanceInside, opened } from '../../../src/core/geometry';
 import { importSvg } from '../../../src/core/svg-import';
 import { casesOf } from '../../support/deep';
 import { areaOf } from '../../support/drawn-mark';
@@ -12,35 +11,6 @@ import { paths } from '../../support/resolver';
 
 const require = createRequire(import.meta.url);
 const COUNT = casesOf({ inFull: 300, sample: 3 });
-
-describe('the distance to the edge', () => {
-  it('is what looking at every cell finds', () => {
-    const next = random(3);
-    const [columns, rows] = [37, 29];
-    const mask = Uint8Array.from({ length: columns * rows }, () => (next() < 0.85 ? 1 : 0));
-    const found = distanceInside(mask, columns, rows);
-    for (let at = 0; at < mask.length; at++) {
-      let nearest = mask[at] ? Infinity : 0;
-      for (let other = 0; other < mask.length; other++)
-        if (!mask[other])
-          nearest = Math.min(
-            nearest,
-            Math.hypot((at % columns) - (other % columns), Math.floor(at / columns) - Math.floor(other / columns)),
-          );
-      expect(found[at]).toBeCloseTo(nearest, 4);
-    }
-  });
-
-  it('opened by a radius keeps what is as wide as the disk, and nothing thinner', () => {
-    const [columns, rows] = [80, 60];
-    const mask = new Uint8Array(columns * rows);
-    for (let y = 10; y < 50; y++) for (let x = 5; x < 40; x++) mask[y * columns + x] = 1;
-    for (let y = 28; y < 33; y++) for (let x = 40; x < 75; x++) mask[y * columns + x] = 1;
-    const kept = opened(distanceInside(mask, columns, rows), columns, rows, 8);
-    expect(kept[30 * columns + 20]).toBe(1);
-    expect(kept[30 * columns + 65]).toBe(0);
-  });
-});
 
 describe('the imagined height', () => {
   it('of a disk is half a ball: √(R² − r²), within 4 % of R', () => {

@@ -46,6 +46,19 @@ const CRUMB = 1;
 const areaOf = (region: Region): number => weightOf([region], 0.1)?.area ?? 0;
 const isEmpty = ({ path }: Region): boolean => path.verbs === '';
 
+type Growing = (region: Region, by: number) => Region;
+
+/** Areas grown with round joins, each once by the same amount. */
+function growing(paths: PathAlgebra): Growing {
+  const kept = new Map<Region, Map<number, Region>>();
+  return (region, by) => {
+    const own = kept.get(region) ?? new Map<number, Region>();
+    const wide = own.get(by) ?? grown(region, by, 'round', paths);
+    kept.set(region, own.set(by, wide));
+    return wide;
+  };
+}
+
 /** Where every two shapes meet, as exact outlines. */
 function placesOf(shapes: readonly Region[], paths: PathAlgebra): readonly Omit<Crossing, 'kind' | 'over'>[] {
   return shapes.flatMap((one, i) =>
@@ -94,21 +107,10 @@ function crossingsOf(shapes: readonly Region[], { gap, first }: Weaving, paths: 
 export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAlgebra): Woven {
   const { gap, switched = [] } = weaving;
   const crossings = crossingsOf(shapes, weaving, paths);
-  const wide = new Map<string, Region>();
-  const widened = (shape: number): Region => {
-    const key = `${shape}`;
-    const kept = wide.get(key) ?? grown(shapes[shape] as Region, gap, 'round', paths);
-    wide.set(key, kept);
-    return kept;
-  };
-  const around = new Map<Crossing, Region>();
-  const near = (crossing: Crossing): Region => {
-    const kept = around.get(crossing) ?? grown(crossing.place, AROUND * gap + 0.5, 'round', paths);
-    around.set(crossing, kept);
-    return kept;
-  };
+  const widened = growing(paths);
   /** What one shape loses where another passes over it. */
-  const loses = (crossing: Crossing, top: number): Region => paths.combine('intersect', widened(top), near(crossing));
+  const loses = ({ place }: Crossing, top: number): Region =>
+    paths.combine('intersect', widened(shapes[top] as Region, gap), widened(place, AROUND * gap + 0.5));
   const crumb = CRUMB * gap * gap;
   const crumbs = (region: Region): number => islandsOf(region).filter((island) => areaOf(island) < 4 * crumb).length;
   for (const crossing of crossings) {
@@ -132,13 +134,13 @@ export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAl
         .filter((beside) => beside !== crossing && beside.pair.includes(index) && isOver(beside, index))
         .filter(({ center }) => Math.hypot(center.x - crossing.center.x, center.y - crossing.center.y) < 12 * gap)
         .reduce(
-          (zone, { place }) => paths.combine('subtract', zone, grown(place, gap / 2, 'round', paths)),
+          (zone, { place }) => paths.combine('subtract', zone, widened(place, gap / 2)),
           loses(crossing, crossing.pair[crossing.over] as number),
         );
       return paths.combine('subtract', rest, cut);
     }, shape),
   );
-  areas = repaired(areas, crossings, gap, paths);
+  areas = repaired(areas, crossings, gap, widened, paths);
   return {
     areas: gap <= 0 ? areas : areas.map((area) => withoutCrumbs(area, crumb, paths)),
     crossings: crossings.map(({ center, pair, over }) => ({ x: center.x, y: center.y, pair, over: pair[over] as number })),
@@ -146,14 +148,14 @@ export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAl
 }
 
 /** Wherever two shapes that cross are still too near, the one that goes under at the nearest crossing gives way. */
-function repaired(areas: readonly Region[], crossings: readonly Crossing[], gap: number, paths: PathAlgebra): Region[] {
+function repaired(areas: readonly Region[], crossings: readonly Crossing[], gap: number, widened: Growing, paths: PathAlgebra): Region[] {
   const made = [...areas];
   if (gap <= 0) return made;
   const pairs = new Map(crossings.map((crossing) => [crossing.pair.join(), crossing.pair]));
   for (const [one, other] of pairs.values()) {
     const [a, b] = [made[one] as Region, made[other] as Region];
     if (isEmpty(a) || isEmpty(b)) continue;
-    const tight = paths.combine('intersect', grown(a, NEAR * gap, 'round', paths), grown(b, NEAR * gap, 'round', paths));
+    const tight = paths.combine('intersect', widened(a, NEAR * gap), widened(b, NEAR * gap));
     for (const place of islandsOf(tight)) {
       const box = boundsOf(place.path);
       if (!box) continue;
@@ -164,7 +166,7 @@ function repaired(areas: readonly Region[], crossings: readonly Crossing[], gap:
       if (!nearest) continue;
       const top = nearest.pair[nearest.over] as number;
       const under = top === one ? other : one;
-      const zone = paths.combine('intersect', grown(made[top] as Region, gap, 'round', paths), grown(place, 1.5 * gap, 'round', paths));
+      const zone = paths.combine('intersect', widened(made[top] as Region, gap), widened(place, 1.5 * gap));
       made[under] = paths.combine('subtract', made[under] as Region, zone);
     }
   }
