@@ -55,6 +55,7 @@ export { roughened, type Roughening } from './roughen';
 export { dashesAlong, type Dashing } from './dashes';
 export { fillRows, gridOver, type CellGrid } from './cells';
 export { distanceInside, opened, openedBySmall } from './cell-distance';
+export { insideOf } from './inside';
 export { thinnedLine, thinnedRing } from './thinned';
 export { united } from './united';
 export { fewForSpline, onSpline, splineThrough } from './spline';

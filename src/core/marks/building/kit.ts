@@ -4,6 +4,7 @@ import {
   compose,
   flatten,
   inkBalance,
+  insideOf,
   mapPath,
   scaling,
   translation,
@@ -211,16 +212,7 @@ export const lettersOf = (text: string): readonly string[] =>
 
 /** How far a form must be enlarged so that points, seen from its center, lie inside of it with air around. @source bisection over a growing outline */
 export function enclosing(outline: Region, points: readonly Point[], air: number): number {
-  const polygons = flatten(outline.path, 0.25);
-  const inside = (x: number, y: number): boolean => {
-    let odd = false;
-    for (const polygon of polygons)
-      polygon.forEach((a, index) => {
-        const b = polygon[(index + 1) % polygon.length] ?? a;
-        if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
-      });
-    return odd;
-  };
+  const inside = insideOf(flatten(outline.path, 0.25));
   // Air all around a point: eight points on a circle about it.
   const around = points.flatMap(({ x, y }) =>
     Array.from({ length: 8 }, (_, turn) => ({ x: x + air * Math.cos((turn * Math.PI) / 4), y: y + air * Math.sin((turn * Math.PI) / 4) })),

@@ -56,9 +56,8 @@ export function framed(
   const box = boundsOf(outlineOf(formOf(form)));
   const size = box ? box.bottom - box.top : 200;
   // Letters stand on the frame's optical middle: lower than its box's in an arch, higher in a shield.
-  const shifted = points.map(({ x, y }) => ({ x, y }));
-  let by = enclosing(shapeArea(form), shifted, air);
-  for (let step = 0; step < 3; step++) {
+  let by = enclosing(shapeArea(form), points, air);
+  for (let step = 0; step < (drop === 0 ? 0 : 3); step++) {
     const off = drop * size * by;
     by = enclosing(
       shapeArea(form),
