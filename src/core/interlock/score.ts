@@ -37,32 +37,34 @@ const clamp = (value: number, low: number, high: number): number => Math.min(hig
 const positive = (value: number): number => Math.max(0, value);
 
 /** How much of two outlines runs beside one another, and cells that come nearer than the gap away from every overlap. */
-function besides(one: Layer, other: Layer, overlay: Overlay, { gap, stem }: Measures) {
+function besides(one: Layer, other: Layer, { overlaps }: Overlay, { gap, stem }: Measures) {
   const near = gap + 0.3 * stem;
   const zone = 2.6 * gap + Math.max(2, 0.5 * stem);
-  let [crowded, missed] = [0, 0];
-  for (const [a, b] of [
-    [one, other],
-    [other, one],
-  ] as const) {
-    const [dx, dy] = [a.x - b.x, a.y - b.y];
+  const reaches = overlaps.map(({ cells }) => zone + Math.sqrt(cells / Math.PI) * 1.6);
+  const isClear = (x: number, y: number): boolean =>
+    overlaps.every((overlap, index) => Math.hypot(overlap.x - x, overlap.y - y) > (reaches[index] as number));
+  let crowded = 0;
+  let missed = 0;
+  // Walked for every place that is tried, mostly by code that is not warm yet: plain numbers, no lists.
+  const alongOutline = (a: Layer, b: Layer): void => {
     const outside = b.outside();
-    for (const at of a.edge) {
-      const [x, y] = [at % a.columns, Math.floor(at / a.columns)];
-      const [column, row] = [x + dx, y + dy];
+    const dx = a.x - b.x;
+    const dy = a.y - b.y;
+    for (let index = 0; index < a.edge.length; index++) {
+      const at = a.edge[index] as number;
+      const y = Math.floor(at / a.columns);
+      const x = at - y * a.columns;
+      const column = x + dx;
+      const row = y + dy;
       if (column < 0 || row < 0 || column >= b.columns || row >= b.rows) continue;
       const away = outside[row * b.columns + column] as number;
       if (away === 0 || away > near) continue;
       crowded++;
-      if (away < gap) {
-        const clear = overlay.overlaps.every((overlap) => {
-          const reach = zone + Math.sqrt(overlap.cells / Math.PI) * 1.6;
-          return Math.hypot(overlap.x - (x + a.x), overlap.y - (y + a.y)) > reach;
-        });
-        if (clear) missed++;
-      }
+      if (away < gap && isClear(x + a.x, y + a.y)) missed++;
     }
-  }
+  };
+  alongOutline(one, other);
+  alongOutline(other, one);
   return { crowded, missed, near };
 }
 

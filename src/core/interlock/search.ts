@@ -1,4 +1,4 @@
-import { boundsOf, flatten, mapPath, scaling, thicknessOf, type Region } from '../geometry';
+import { boundsOf, flatten, mapPath, scaling, thicknessOf, type LocalThickness, type Region } from '../geometry';
 import { layerAt, layerOf, type Layer } from './layer';
 import { judged, type Judged, type Measures } from './score';
 import { NOUGHT } from '../numeric/tolerances';
@@ -49,12 +49,17 @@ const MOST_KEPT = 8;
 /** Proposals of one size nearer than this are one. */
 export const ALIKE = 0.2;
 
+/** How thick letters are along their outlines, in heights of capitals; areas are never changed, each is measured once. */
+const measured = new WeakMap<Region, readonly LocalThickness[]>();
+function thicknessAlong({ area, capHeight }: WovenLetter): readonly LocalThickness[] {
+  const places = measured.get(area) ?? thicknessOf(flatten(mapPath(area.path, scaling(1 / capHeight)), 0.002))?.places ?? [];
+  measured.set(area, places);
+  return places;
+}
+
 /** The stroke below which four fifths of both outlines lie, in heights of capitals. */
 export function stemOf(letters: readonly WovenLetter[]): number {
-  const places = letters.flatMap(({ area, capHeight }) => {
-    const path = mapPath(area.path, scaling(1 / capHeight));
-    return thicknessOf(flatten(path, 0.002))?.places ?? [];
-  });
+  const places = letters.flatMap(thicknessAlong);
   const all = places.reduce((sum, { length }) => sum + length, 0);
   let walked = 0;
   for (const { thickness, length } of [...places].sort((a, b) => a.thickness - b.thickness)) {

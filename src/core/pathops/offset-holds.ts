@@ -1,8 +1,10 @@
 import { boundsOf, distanceInside, fillRows, flatten, gridOver, segmentGrid, type Region } from '../geometry';
 import { distanceTo } from './false-contours';
 
-/** Cells on the longer side over which the area is looked at. */
-const CELLS = 56;
+/** Cells on the longer side over which the area is looked at: at least, and at most. */
+const CELLS = { least: 56, most: 260 } as const;
+/** A growth of fewer cells than this is not told from none. */
+const LEAST_REACH = 3;
 /** Cells nearer to the edge than this may be on either side of it: half a cell's diagonal at both outlines. */
 const UNSURE_CELLS = 1.6;
 /** So finely the outline that was grown is flattened: what the mean of the distances is off by stays far below what two libraries may differ by. */
@@ -19,7 +21,11 @@ const PLACES = 80;
 export function growthHolds(area: Region, grown: Region, by: number, off: number): boolean {
   const box = boundsOf(grown.path);
   if (!box || area.path.verbs === '') return false;
-  const grid = gridOver(box, CELLS);
+  const longer = Math.max(box.right - box.left, box.bottom - box.top);
+  // A narrow band around a large area is looked at in cells that are small enough for it.
+  const wanted = Math.ceil((LEAST_REACH * 1.05 * longer) / by);
+  if (wanted > CELLS.most) return false;
+  const grid = gridOver(box, Math.max(CELLS.least, wanted));
   const { columns, rows, cell } = grid;
   const outside = new Uint8Array(columns * rows).fill(1);
   fillRows(area, grid, (row, from, to) => outside.fill(0, row * columns + from, row * columns + to));
@@ -30,9 +36,7 @@ export function growthHolds(area: Region, grown: Region, by: number, off: number
     inside.fill(1, row * columns + from, row * columns + to);
     cells += to - from;
   });
-  // Areas thinner than a cell are missed by it.
   const reach = by / cell;
-  if (reach < 3) return false;
   for (let at = 0; at < away.length; at++) {
     const distance = away[at] as number;
     if (inside[at] ? distance > reach + UNSURE_CELLS : distance < reach - UNSURE_CELLS) return false;
