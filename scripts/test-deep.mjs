@@ -18,6 +18,7 @@ const files = [
   'tests/core/marks/treating/edits.test.ts',
   'tests/core/family/layouts.test.ts',
   'tests/core/pictures/ground.test.ts',
+  'tests/core/pictures/tones.test.ts',
   'tests/core/fields/fields.test.ts',
   'tests/core/geometry/inscribed-disk.test.ts',
   'tests/core/marks/references.test.ts',
