@@ -5,7 +5,7 @@ import type { Paint } from '../marks/drawing/paint';
 import { createPart, EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
 import { isKnown, type KnownInput, type Part } from '../marks/registry';
 import { expect } from '../result/result';
-import type { FontChoice } from '../type';
+import { lenderOf, type FontChoice } from '../type';
 import { isGroundPart, onGround } from './grounds';
 import { shapeOf, WORDS_WHAT, type PieceLayout, type Room, type Slot, type WordsWhat } from './layout';
 
@@ -139,11 +139,13 @@ function partsOf(
       const whole = Math.sqrt(widthOf(canvasBox(canvas)) * heightOf(canvasBox(canvas)));
       const least = smallestWordsPx(canvas);
       const sizePx = Math.max(least, Math.min(whole * SHARES[what], heightPx * ROOM_FOR[what]));
+      const font = what === 'heading' ? content.faces.heading : content.faces.text;
       return [
         {
           ...{ kind: 'lettering', id: `${what}${tag}`, name: WORD_NAMES[what], text: content.words[what] },
           ...{
-            font: what === 'heading' ? content.faces.heading : content.faces.text,
+            font,
+            fallback: lenderOf(font.family, content.words[what]),
             sizePx,
             align,
             leadingPermille: what === 'heading' ? 120 : 350,

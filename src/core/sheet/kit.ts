@@ -5,6 +5,7 @@ import { createPart } from '../marks/recipe/recipe';
 import type { KnownInput, KnownPart } from '../marks/registry';
 import { repaintOn } from '../pieces/pour';
 import { expect } from '../result/result';
+import { lenderOf } from '../type';
 import type { SheetFacts, TonePicture } from './facts';
 
 type Paint = { readonly role: ColorKey } | { readonly hex: `#${string}` };
@@ -33,7 +34,10 @@ export class SheetKit {
 
   add(part: Omit<KnownInput, 'id'> & { readonly kind: string }): string {
     const id = `p-${++this.#made}`;
-    this.parts.push(expect(createPart({ ...part, id } as KnownInput)) as KnownPart);
+    const input = { ...part, id } as KnownInput;
+    // The sheet's own words are Latin, whatever script the brand's faces are for.
+    const lent = input.kind === 'lettering' ? { ...input, fallback: lenderOf(input.font.family, input.text) } : input;
+    this.parts.push(expect(createPart(lent)) as KnownPart);
     return id;
   }
   words(

@@ -27,6 +27,7 @@ export { itemize, type TextStretch } from './itemize';
 export { casedLetters, inCase, LETTER_CASES, type LetterCase } from './letter-case';
 
 // Setting a line, kerning it, bending it
+export { lenderOf, startingFamily } from './starting-face';
 export { missingLetters, setLine, type LetterStyle, type LineSettings, type SetLine } from './set-line';
 export type { LetterSpace, SetGlyph, SetLetter, StandingOutline } from './set-letter';
 export * from './kerning';

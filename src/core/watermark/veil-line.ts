@@ -1,5 +1,6 @@
 import { createPart, EMPTY_RECIPE, type Recipe } from '../marks';
 import { expect } from '../result/result';
+import { lenderOf } from '../type';
 
 /** The family that a brand's marks are set in first; what a veil's line is set in. */
 export function leadingFamily(recipes: Iterable<Recipe>): string {
@@ -19,6 +20,7 @@ export const veilLine = (text: string, family: string): Recipe => ({
         id: 'line',
         text,
         font: { family },
+        fallback: lenderOf(family, text),
         sizePx: 120,
         trackingPermille: 60,
         place: { x: 0, y: 0, turnDeg: 0 },

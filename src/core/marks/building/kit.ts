@@ -17,7 +17,17 @@ import {
 import { pathData } from '../../output/path-data';
 import { expect, type Problem } from '../../result/result';
 import { formKind, outlineOf, type Form, type FormName } from '../../shapes';
-import { casedLetters, graphemesOf, inCase, setLine, type FontChoice, type LetterCase } from '../../type';
+import {
+  casedLetters,
+  graphemesOf,
+  inCase,
+  lenderOf,
+  setLine,
+  type FontChoice,
+  type LetterCase,
+  type SetLine,
+  type Typeface,
+} from '../../type';
 import { ART_SIDE } from '../parts/art';
 import type { ArtSource } from '../parts/art-source';
 import { createPart } from '../recipe/recipe';
@@ -67,8 +77,10 @@ export class Kit {
   readonly notices: Problem[] = [];
   constructor(readonly context: BuildContext) {}
 
+  /** Adds a part; words in another script than their face's have its letters lent. */
   add(input: KnownInput): KnownPart {
-    const made = expect(createPart(input));
+    const lent = input.kind === 'lettering' ? { fallback: lenderOf(input.font.family, input.text), ...input } : input;
+    const made = expect(createPart(lent));
     // Minus zero becomes zero, as it does in storage.
     const part = { ...made, place: { ...made.place, x: made.place.x + 0, y: made.place.y + 0 } } as KnownPart;
     this.parts.push(part);
@@ -138,13 +150,25 @@ export class Kit {
     return fonts.find(wanted).ok ? wanted : heard.font;
   }
 
+  /** A line set at 1 px of size; letters of another script than the face's are lent. */
+  private line(text: string, font: FontChoice, trackingPermille = 0): { readonly face: Typeface; readonly set: SetLine } | undefined {
+    const { fonts } = this.context;
+    const found = fonts.find(font);
+    if (!found.ok) return undefined;
+    const lender = lenderOf(font.family, text);
+    const lent = lender === null ? undefined : fonts.find({ family: lender, style: 'normal', axes: {} });
+    const set = setLine(found.value, text, { axes: font.axes, kerning: 'font', trackingPermille }, lent?.ok ? lent.value : undefined);
+    return { face: found.value, set };
+  }
+
   /** A text as one outline; nothing where the face is not there. */
   outline(text: string, font: FontChoice): LetterOutline | undefined {
-    const { fonts, paths, remember } = this.context;
-    const found = fonts.find(font);
-    if (!found.ok || text === '') return undefined;
+    const { paths, remember } = this.context;
+    if (text === '') return undefined;
     return remember(`letter outline ${JSON.stringify([text, font])}`, () => {
-      const set = setLine(found.value, text, { axes: font.axes, kerning: 'font', trackingPermille: 0 });
+      const line = this.line(text, font);
+      if (!line) return undefined;
+      const { face, set } = line;
       const glyphs = set.glyphs.map(({ instance, glyph, emPerUnit, x, y }) => ({
         path: mapPath(instance.outline(glyph), { a: emPerUnit, b: 0, c: 0, d: emPerUnit, e: x, f: y }),
         rule: 'nonzero' as const,
@@ -154,7 +178,7 @@ export class Kit {
       const area: Region = { path: mapPath(large.path, scaling(1 / 1000)), rule: large.rule };
       const box = boundsOf(area.path);
       if (!box) return undefined;
-      const { capHeight, unitsPerEm } = found.value.at(font.axes).metrics;
+      const { capHeight, unitsPerEm } = face.at(font.axes).metrics;
       const balance = inkBalance([area]) ?? { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
       return {
         ...{ area, box, balance: { x: balance.x, y: balance.y }, advance: set.advance },
@@ -166,12 +190,10 @@ export class Kit {
 
   /** Where the ink of a line lies at 1 px of size, set on its baseline from 0 and not tracked: capitals of a script reach far beyond their height. */
   extent(text: string, font: FontChoice, letterCase: LetterCase = 'typed'): Bounds | undefined {
-    const { fonts, remember } = this.context;
-    const found = fonts.find(font);
-    if (!found.ok || text.trim() === '') return undefined;
+    if (text.trim() === '') return undefined;
     const cased = inCase(text, letterCase);
-    return remember(`line extent ${JSON.stringify([cased, font])}`, () =>
-      setLine(found.value, cased, { axes: font.axes, kerning: 'font', trackingPermille: 0 }).glyphs.reduce<Bounds | undefined>(
+    return this.context.remember(`line extent ${JSON.stringify([cased, font])}`, () =>
+      this.line(cased, font)?.set.glyphs.reduce<Bounds | undefined>(
         (sum, { instance, glyph, emPerUnit, x, y }) =>
           unite(sum, boundsOf(instance.outline(glyph), { a: emPerUnit, b: 0, c: 0, d: emPerUnit, e: x, f: y })),
         undefined,
@@ -181,13 +203,11 @@ export class Kit {
 
   /** How wide a line of text is at 1 px of size, tracked; in the case it is set in. */
   lineWidth(text: string, font: FontChoice, trackingPermille: number, letterCase: LetterCase = 'typed'): number {
-    const { fonts, remember } = this.context;
-    const found = fonts.find(font);
-    if (!found.ok || text.trim() === '') return 0;
+    if (text.trim() === '') return 0;
     const cased = inCase(text, letterCase);
-    return remember(
+    return this.context.remember(
       `line width ${JSON.stringify([cased, font, trackingPermille])}`,
-      () => setLine(found.value, cased, { axes: font.axes, kerning: 'font', trackingPermille }).advance,
+      () => this.line(cased, font, trackingPermille)?.set.advance ?? 0,
     );
   }
 }

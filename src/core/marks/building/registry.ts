@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { ok, fail, type Result } from '../../result/result';
 import { problemsOf } from '../../result/schema-problems';
-import type { FontChoice } from '../../type';
+import { lenderOf, type FontChoice } from '../../type';
 import { contrastRatio, type Palette } from '../../color';
 import { badge } from '../builders/badge';
 import { crest } from '../builders/crest';
@@ -51,7 +51,11 @@ export function madeBy(built: Pick<Built, 'builder' | 'numbers'>, context: Build
 export function fontsOfBuilt({ builder, numbers, heard }: Pick<Built, 'builder' | 'numbers' | 'heard'>): readonly FontChoice[] {
   const read = isBuilder(builder) ? numbersOf(builder, numbers) : undefined;
   const families = read?.ok && isBuilder(builder) ? (builderRow(builder).families?.(read.value) ?? []) : [];
-  return [heard.font, ...families.filter((family) => family !== '').map((family): FontChoice => ({ family, style: 'normal', axes: {} }))];
+  const asked = [heard.font.family, ...families.filter((family) => family !== '')];
+  const texts = [heard.text, heard.second ?? '', ...Object.values(numbers).filter((value) => typeof value === 'string')];
+  const lent = asked.flatMap((family) => texts.flatMap((text) => lenderOf(family, text) ?? []));
+  const others = new Set([...asked.slice(1), ...lent]);
+  return [heard.font, ...[...others].map((family): FontChoice => ({ family, style: 'normal', axes: {} }))];
 }
 
 /** A lead color that stands out less than this from paper draws no letters on it. @source WCAG 2.2, 1.4.11: 3 : 1 for what must be seen */

@@ -1,5 +1,6 @@
 import { expect } from '../../result/result';
 import { formKind } from '../../shapes';
+import { lenderOf, startingFamily } from '../../type';
 import type { Lettering } from '../lettering/schema';
 import type { Shape } from '../parts/shape';
 import { freePartId } from '../recipe/edit';
@@ -21,6 +22,7 @@ export function bannerWords(id: string, text: string, shape: Shape, family: stri
       text,
       case: 'upper',
       font: { family },
+      fallback: lenderOf(family, text),
       sizePx: Math.max(ON_BANNER.leastPx, Math.round(heightPx * 0.7)),
       trackingPermille: ON_BANNER.trackingPermille,
       paint: { role: 'role' in shape.paint && shape.paint.role === 'paper' ? 'ink' : 'paper' },
@@ -48,7 +50,7 @@ export const bannerWordsStarters: Starters = ({ recipe, brandName, secondFamily,
     .filter((part) => part.kind === 'shape')
     .filter((part) => formKind(part.form.form).textLine && !taken.has(part.id));
   const first = recipe.parts.find((part) => part.kind === 'lettering');
-  const family = secondFamily ?? (first?.kind === 'lettering' ? first.font.family : 'marcellus');
+  const family = secondFamily ?? (first?.kind === 'lettering' ? first.font.family : startingFamily(brandName));
   return [...holders]
     .sort((a, b) => Number(b.id === chosen) - Number(a.id === chosen))
     .map((shape) => ({

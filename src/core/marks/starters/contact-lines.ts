@@ -1,5 +1,6 @@
 import type { Bounds } from '../../geometry';
 import { expect } from '../../result/result';
+import { lenderOf } from '../../type';
 import { createPart, type Recipe } from '../recipe/recipe';
 import type { KnownInput, KnownPart } from '../registry';
 import { freePartIds, type Started } from './starter';
@@ -45,7 +46,16 @@ export function contactLines(
   const lines = starts.map(({ symbol, text }, index) => {
     const [symbolId = '', textId = ''] = [ids[1 + 2 * index], ids[2 + 2 * index]];
     const words: KnownInput = {
-      ...{ kind: 'lettering', id: textId, text, font: { family }, sizePx, trackingPermille: CONTACT.trackingPermille, align: 'start' },
+      ...{
+        kind: 'lettering',
+        id: textId,
+        text,
+        font: { family },
+        fallback: lenderOf(family, text),
+        sizePx,
+        trackingPermille: CONTACT.trackingPermille,
+        align: 'start',
+      },
     };
     const parts: readonly KnownPart[] = [...(symbol ? [expect(createPart({ ...symbol, id: symbolId }))] : []), expect(createPart(words))];
     return { parts, line: { symbol: symbol ? symbolId : null, text: textId } };

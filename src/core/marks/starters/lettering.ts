@@ -1,5 +1,6 @@
 import { heightOf, widthOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
+import { lenderOf, startingFamily } from '../../type';
 import { takerOf } from '../gathering/gather';
 import { lettersOf } from '../lettering/anchors';
 import { SIZE_LIMITS, type Lettering } from '../lettering/schema';
@@ -17,8 +18,12 @@ const LINE = { sizePx: 120, advanceEm: 0.6, middle: 0.56, lower: 0.36, down: 0.2
 /** Height of capitals and air above a line, in ems; only where new lines begin. */
 const EM = { capital: 0.7, air: 0.5 } as const;
 
-export const nameLettering = (id: string, text: string, sizePx: number = LINE.sizePx, at = { x: 0, y: 0 }): Lettering =>
-  expect(createPart({ kind: 'lettering', id, text, font: { family: 'marcellus' }, sizePx, place: { ...at, turnDeg: 0 } })) as Lettering;
+/** A line of text in a face that has its letters. */
+export const nameLettering = (id: string, text: string, sizePx: number = LINE.sizePx, at = { x: 0, y: 0 }): Lettering => {
+  const family = startingFamily(text);
+  const fallback = lenderOf(family, text);
+  return expect(createPart({ kind: 'lettering', id, text, font: { family }, fallback, sizePx, place: { ...at, turnDeg: 0 } })) as Lettering;
+};
 
 /** How much larger a part is seen than it says, by its own scale and those of all that it stands in. */
 function scaleOf(recipe: Recipe, part: KnownPart): number {

@@ -1,5 +1,6 @@
 import type { Bounds } from '../../geometry';
 import { expect } from '../../result/result';
+import { lenderOf, startingFamily } from '../../type';
 import type { Lettering } from '../lettering/schema';
 import { createPart } from '../recipe/recipe';
 import { labelOf } from '../registry';
@@ -35,6 +36,7 @@ export function ringTexts(
         text: texts[index],
         case: 'upper',
         font: { family },
+        fallback: lenderOf(family, texts[index]),
         sizePx,
         trackingPermille: RING_TEXT.trackingPermille,
         line: {
@@ -67,7 +69,7 @@ export const ringTextStarters: Starters = ({ recipe, ink, brandName, chosen }) =
           round?.kind === 'shape' && (round.form.form === 'disk' || round.form.form === 'ring')
             ? { id: round.id, radiusPx: Math.min(round.form.widthPx, round.form.heightPx) / 2 }
             : undefined;
-        const family = name?.kind === 'lettering' ? name.font.family : 'marcellus';
+        const family = name?.kind === 'lettering' ? name.font.family : startingFamily(above || brandName);
         const [over, under] = ringTexts([upper, lower], [above || brandName, below || 'Since the first day'], family, around, ink);
         return { parts: [under, over], chosen: over.id };
       },

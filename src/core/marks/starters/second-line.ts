@@ -1,4 +1,5 @@
 import { expect } from '../../result/result';
+import { lenderOf } from '../../type';
 import type { Lettering } from '../lettering/schema';
 import { freePartId } from '../recipe/edit';
 import { createPart } from '../recipe/recipe';
@@ -25,6 +26,7 @@ export function secondLine(id: string, text: string, name: Lettering, family: st
         family,
         axes: weight === undefined ? name.font.axes : { ...name.font.axes, wght: Math.max(100, weight - SECOND_LINE.lighterBy) },
       },
+      fallback: lenderOf(family, text),
       sizePx,
       trackingPermille: SECOND_LINE.trackingPermille,
       paint: name.paint,

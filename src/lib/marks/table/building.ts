@@ -4,6 +4,7 @@ import {
   hearsTheSame,
   heardFrom,
   heardNow,
+  startingFamily,
   type BuilderName,
   type Built,
   type Heard,
@@ -12,9 +13,6 @@ import {
 } from '$core/index';
 import type { DrawingDesk } from '$lib/client/drawing-desk.svelte';
 import type { OpenMark } from '$lib/client/work/open-mark.svelte';
-
-/** The face that stands in where a brand has none yet. */
-const NO_FACE = { family: 'marcellus', style: 'normal', axes: {} } as const;
 
 /** What building looks at on a table. */
 interface BuildingTable {
@@ -62,7 +60,11 @@ export class Building {
   /** What builders hear of this brand, and whom they follow. @param within the mark that is built in */
   heard(within?: string): { readonly heard: Heard; readonly follows: Built['follows'] } {
     const name = this.#name();
-    if (!name) return { heard: { text: this.table.brand.name, font: NO_FACE }, follows: null };
+    if (!name)
+      return {
+        heard: { text: this.table.brand.name, font: { family: startingFamily(this.table.brand.name), style: 'normal', axes: {} } },
+        follows: null,
+      };
     return { heard: heardFrom(name.part, name.recipe), follows: { mark: name.mark === within ? null : name.mark, part: name.part.id } };
   }
 
