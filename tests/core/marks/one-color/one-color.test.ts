@@ -52,6 +52,22 @@ describe('a mark in one color', () => {
     expect(mark.oneColor?.parts.every(({ told }) => told > 0.9)).toBe(true);
   });
 
+  it('keeps the dots, points and accents of words, however small they are set beside something large', () => {
+    const words = (sizePx: number): PartInput =>
+      ({
+        ...{ kind: 'lettering', id: 'words', text: 'Jill été: müsli.', font: { family: RANDOM_FACES[0] }, sizePx },
+        place: { x: 0, y: 400, turnDeg: 0 },
+      }) as PartInput;
+    const contours = (mark: DressedMark): number =>
+      mark.oneColor?.areas.reduce((sum, { path }) => sum + [...path.verbs].filter((verb) => verb === 'M').length, 0) ?? 0;
+    for (const dressing of ['one-color', 'reversed', 'two-accent'] as const) {
+      const wanted = contours(as(dressing, words(400)));
+      expect(wanted).toBeGreaterThan(15);
+      for (const sizePx of [8, 14, 30, 80])
+        expect(contours(as(dressing, disk('large', 'ink', 500), words(sizePx))), `${sizePx} px, ${dressing}`).toBe(wanted + 1);
+    }
+  });
+
   it.each([
     ['ink', 'ink', circle(400)],
     ['clear', 'clear', circle(400) - circle(200)],
