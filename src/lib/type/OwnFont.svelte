@@ -60,7 +60,7 @@
   }
 </script>
 
-<section aria-label="The client’s own font">
+<section id="own-font" aria-label="The client’s own font">
   <h2 class="label">The client’s own font</h2>
   <MayChange
     ><label for="{id}-rights" class="quiet">Under which terms</label>

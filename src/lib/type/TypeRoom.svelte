@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import {
     changePart,
+    lenderOf,
     nameLettering,
     giveRole,
     strongestWishes,
@@ -120,7 +121,9 @@
     const name = nameIn(primary?.recipe);
     const font = trials.fontOf(trial.id);
     if (primary && name?.kind === 'lettering') return changePart(primary.recipe, name.id, { font });
-    return primary?.recipe.parts.length === 0 ? { ...primary.recipe, parts: [{ ...nameLettering('name', brand.name), font }] } : undefined;
+    return primary?.recipe.parts.length === 0
+      ? { ...primary.recipe, parts: [{ ...nameLettering('name', brand.name), font, fallback: lenderOf(font.family, brand.name) }] }
+      : undefined;
   }
 
   /** Sets the primary's name in a face, as a gesture of that mark; undo there takes it back. */
@@ -178,6 +181,13 @@
           {#each wishes as wish, index (index)}{index > 0 ? ' · ' : ' '}<strong>{wish.words}</strong>
             {wish.amount.toFixed(2)}{/each}{:else}. The <a class="link" href="/brands/{brand.slug}/brief">brief</a> has no voice yet, so no face
           is nearer than another{/if}.
+        {#if trials.having !== undefined}
+          <strong>{trials.having}</strong>
+          {trials.having === 1 ? 'has' : 'have'} its letters and {trials.having === 1 ? 'stands' : 'stand'} first; for more,
+          <button class="link" onclick={() => document.getElementById('own-font')?.scrollIntoView({ block: 'center' })}
+            >bring a font of your own</button
+          >.
+        {/if}
       </p>
       {#if settled < trials.all.length}
         <p class="quiet" role="status">

@@ -6,6 +6,7 @@ import {
   feelFilter,
   nearness,
   rankPairings,
+  scriptsNeeded,
   type Brief,
   type CatalogueEntry,
   type FaceMeasures,
@@ -144,7 +145,16 @@ export class Trials {
         inBrush(trial),
     );
     const rank = this.#rank();
-    return [...found].sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name));
+    const behind = (trial: Trial): number => Number(this.lacks(trial));
+    return [...found].sort((a, b) => behind(a) - behind(b) || rank(a) - rank(b) || a.name.localeCompare(b.name));
+  });
+  readonly #scripts: readonly string[] = $derived.by(() => scriptsNeeded(this.text));
+  /** Whether a face has no letters of a script that the words are in: such faces stand behind all others. */
+  lacks = (trial: Trial): boolean => this.#scripts.some((script) => !trial.entry.scripts.includes(script));
+  /** How many of those shown have the letters, where some do not. */
+  readonly having: number | undefined = $derived.by(() => {
+    const having = this.shown.filter((trial) => !this.lacks(trial)).length;
+    return having < this.shown.length ? having : undefined;
   });
 
   /** A number by which trials are ordered, smallest first. */

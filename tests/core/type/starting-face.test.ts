@@ -9,6 +9,7 @@ import {
   lenderOf,
   nameLettering,
   ringTexts,
+  scriptsNeeded,
   secondLine,
   startingFamily,
   STARTING_PALETTE,
@@ -61,6 +62,12 @@ describe('the face that a text begins in', () => {
     expect(lenderOf('noto-sans-arabic', 'مخبز')).toBeNull();
     expect(lenderOf('noto-sans-arabic', 'مخبز Luna')).toBe('noto-sans');
     expect(lenderOf('jost', 'مخبز')).toBe('noto-sans-arabic');
+  });
+
+  it('asks of a face to be tried what the words are in, beside Latin', () => {
+    expect(scriptsNeeded('Bäckerei 24')).toEqual([]);
+    expect(scriptsNeeded('مخبز Luna')).toEqual(['Arabic']);
+    expect(scriptsNeeded('Пекарня Φούρνος')).toEqual(['Greek', 'Cyrillic']);
   });
 
   it('names letters that are read from right to left so that the list stays in order', () => {

@@ -223,13 +223,17 @@ export const wordmark: Builder<typeof schema> = {
     CONTROLS.paint,
   ],
   starts: ({ heard }) =>
-    WORD_PLANS.filter((plan) => (plan !== 'second-line' || heard.second) && (plan !== 'stacked' || /\s/.test(heard.text.trim()))).map(
-      (plan) => ({
-        id: plan,
-        label: WORD_LABELS[plan].replace(/^./, (letter) => letter.toUpperCase()),
-        numbers: { plan },
-      }),
-    ),
+    WORD_PLANS.filter(
+      (plan) =>
+        (plan !== 'second-line' || heard.second) &&
+        (plan !== 'stacked' || /\s/.test(heard.text.trim())) &&
+        // Scripts without capitals have none to be opened up.
+        (plan !== 'capitals' || heard.text.toUpperCase() !== heard.text.toLowerCase()),
+    ).map((plan) => ({
+      id: plan,
+      label: WORD_LABELS[plan].replace(/^./, (letter) => letter.toUpperCase()),
+      numbers: { plan },
+    })),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => build({ ...n, symbol: 'none' }, new Kit(context)),
 };

@@ -14,6 +14,12 @@ export const SCRIPT_LETTERS: Readonly<Record<string, readonly number[]>> = {
   Arabic: lettersOf('ابتثجحخدذرزسشصضطظعغفقكلمنهوي'),
 };
 
+/** Scripts other than Latin that a text has letters of: what a face must cover to be tried for it. */
+export function scriptsNeeded(text: string): readonly string[] {
+  const letters = new Set(lettersOf(text));
+  return ['Greek', 'Cyrillic', 'Hebrew', 'Arabic'].filter((script) => SCRIPT_LETTERS[script]?.some((letter) => letters.has(letter)));
+}
+
 /** The scripts of which a face has every letter. */
 export const scriptsCovered = (face: Typeface): readonly string[] =>
   Object.entries(SCRIPT_LETTERS)

@@ -192,7 +192,11 @@
           </div>
         {:else}
           <p class="quiet" role="status">
-            {drawn < starts.length ? `${drawn} of ${starts.length} drawn` : 'One click takes one, a second lays another over it.'}
+            {starts.length === 0
+              ? 'Composing …'
+              : drawn < starts.length
+                ? `${drawn} of ${starts.length} drawn`
+                : 'One click takes one, a second lays another over it.'}
           </p>
         {/if}
       </div>
