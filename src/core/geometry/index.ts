@@ -8,7 +8,7 @@ export { reversePath, windingOf } from './direction';
 export { flatten, type Polygon } from './flatten';
 export { chordsOf, headings, curvesOf, type Curve } from './curves';
 export { warpPath, type Warp, type WarpedPoint } from './warp';
-export { contoursNear, contoursOf, depthsOf, islandsOf, type Island } from './islands';
+export { contoursNear, contoursOf, depthsOf, drawnPieces, islandsOf, type Island } from './islands';
 export { grown, shrunk, weldGrown, withoutHoles } from './offset';
 export { inkBalance } from './ink-balance';
 export { inkRuns, type InkRun } from './ink-runs';

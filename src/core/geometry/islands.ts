@@ -1,5 +1,5 @@
 import { flatten, type Polygon } from './flatten';
-import { areApart, boundsOf, centerOf, type Bounds } from './bounds';
+import { areApart, boundsOf, centerOf, heightOf, widthOf, type Bounds } from './bounds';
 import { NUMBERS_OF, type Path, type Verb } from './path';
 import { joinPaths } from './path';
 import type { Point } from './point';
@@ -102,6 +102,30 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
     );
     return [{ path: joinPaths([path, ...holes.map((hole) => hole.path)]), rule: 'evenodd' as const, solid: path }];
   });
+}
+
+/** Boxes that differ by less than this share of their size are of the same piece. */
+const SAME_PIECE = 0.01;
+
+/**
+ * Tells of a piece that is left when areas were cut whether it was drawn so: the dot of a letter is no crumb, however small it is set.
+ * @param drawn the areas before anything was cut; looked at when a piece is asked for first
+ */
+export function drawnPieces(drawn: readonly Region[]): (piece: Region) => boolean {
+  let boxes: readonly Bounds[] | undefined;
+  return ({ path }) => {
+    const box = boundsOf(path);
+    if (!box) return false;
+    boxes ??= drawn.flatMap((region) => contoursOf(region.path).flatMap((contour) => boundsOf(contour) ?? []));
+    const off = SAME_PIECE * Math.max(widthOf(box), heightOf(box));
+    return boxes.some(
+      ({ left, top, right, bottom }) =>
+        Math.abs(left - box.left) <= off &&
+        Math.abs(top - box.top) <= off &&
+        Math.abs(right - box.right) <= off &&
+        Math.abs(bottom - box.bottom) <= off,
+    );
+  };
 }
 
 /**

@@ -219,6 +219,16 @@ describe('bands, inlays, weaving', () => {
     expect(regionsOf(other)[0]?.path).not.toEqual(a.path);
   });
 
+  it('weaves a ring with small words, whose dots and points stay however wide the gap is', () => {
+    const words = letteringInput({ id: 'words', text: 'Wii:.', sizePx: 50, place: { x: 0, y: 12, turnDeg: 0 } });
+    const [plain] = regionsOf(draw(words)) as [Region];
+    const all = islandsOf(paths.weld(regionsOf(draw(words)))).length;
+    expect(plain.path.verbs.length).toBeGreaterThan(0);
+    expect(all).toBeGreaterThanOrEqual(8);
+    const mark = draw(ring('a', 0, 0), words, combined('weave', ['a', 'words'], { gapPx: 12 }));
+    expect(islandsOf(regionsOf(mark)[1] as Region)).toHaveLength(all);
+  });
+
   it('weaves three rings so that no two ever overlap', () => {
     const mark = draw(ring('a', 0, 0), ring('b', 110, 0), ring('c', 55, 95), combined('weave', ['a', 'b', 'c']));
     const regions = regionsOf(mark);

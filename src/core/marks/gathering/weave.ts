@@ -1,5 +1,16 @@
 import { notNought } from '../../numeric/tolerances';
-import { boundsOf, grown, islandsOf, unite, type Bounds, type PathAlgebra, type Point, type Region, weightOf } from '../../geometry';
+import {
+  boundsOf,
+  drawnPieces,
+  grown,
+  islandsOf,
+  unite,
+  type Bounds,
+  type PathAlgebra,
+  type Point,
+  type Region,
+  weightOf,
+} from '../../geometry';
 import { alternated, layerOf, overlaid, type Layer, type OverlapKind } from '../../interlock';
 
 /** A place where two shapes cross. */
@@ -112,6 +123,7 @@ export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAl
   const loses = ({ place }: Crossing, top: number): Region =>
     paths.combine('intersect', widened(shapes[top] as Region, gap), widened(place, AROUND * gap + 0.5));
   const crumb = CRUMB * gap * gap;
+  const wasDrawn = drawnPieces(shapes);
   const crumbs = (region: Region): number => islandsOf(region).filter((island) => areaOf(island) < 4 * crumb).length;
   for (const crossing of crossings) {
     if (crossing.kind !== 'end') continue;
@@ -142,7 +154,7 @@ export function weave(shapes: readonly Region[], weaving: Weaving, paths: PathAl
   );
   areas = repaired(areas, crossings, gap, widened, paths);
   return {
-    areas: gap <= 0 ? areas : areas.map((area) => withoutCrumbs(area, crumb, paths)),
+    areas: gap <= 0 ? areas : areas.map((area) => withoutCrumbs(area, crumb, wasDrawn, paths)),
     crossings: crossings.map(({ center, pair, over }) => ({ x: center.x, y: center.y, pair, over: pair[over] as number })),
   };
 }
@@ -173,8 +185,8 @@ function repaired(areas: readonly Region[], crossings: readonly Crossing[], gap:
   return made;
 }
 
-function withoutCrumbs(area: Region, least: number, paths: PathAlgebra): Region {
+function withoutCrumbs(area: Region, least: number, wasDrawn: (piece: Region) => boolean, paths: PathAlgebra): Region {
   const islands = islandsOf(area);
-  const kept = islands.filter((island) => areaOf(island) >= least);
+  const kept = islands.filter((island) => areaOf(island) >= least || wasDrawn(island));
   return kept.length === islands.length ? area : kept.length === 0 ? area : paths.weld(kept);
 }

@@ -69,7 +69,7 @@ export function noticesOf(part: Lettering, text: FlatText, face: Typeface, fonts
       message: `${family} has no ${listed(text.missing)}; ${text.missing.length === 1 ? 'it is' : 'they are'} left out.`,
       ...(lender
         ? { fix: `Borrow from ${fonts.family(lender)?.name ?? lender}`, path: ['fallback', lender] }
-        : { fix: 'Choose another font, or leave these letters out.' }),
+        : { fix: 'Choose or bring in a font that has them, or leave these letters out.' }),
     });
   }
   if (text.opened.length > 0)

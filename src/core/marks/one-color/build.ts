@@ -1,13 +1,12 @@
 import {
   contoursOf,
+  drawnPieces,
   EMPTY_PATH,
   islandsOf,
   joinPaths,
   PathPen,
   weightOf,
   areApart,
-  heightOf,
-  widthOf,
   boundsOf,
   grow as growBox,
   fillRows,
@@ -177,37 +176,16 @@ export function buildOneColor(
         line = combine('subtract', line, front.region);
     pieces.push({ region: line, unit });
   }
-  const drawnSmall = smallPieces(shapes.map(({ region }) => region));
+  const wasDrawn = drawnPieces(shapes.map(({ region }) => region));
   const areas = Array.from({ length: inks }, (_, ink): Region => {
     const inked = pieces.filter((piece) => inkOf(piece.unit) === ink && !isEmpty(piece.region)).map((piece) => piece.region);
     if (inked.length === 0) return NOTHING;
     operations++;
-    return swept(united(inked, paths), CRUMB * gap * gap, drawnSmall);
+    return swept(united(inked, paths), CRUMB * gap * gap, wasDrawn);
   });
   return { areas, gaps, operations };
 }
 const ZERO = { l: 0, a: 0, b: 0 };
-
-/** Boxes that differ by less than this share of their size are of the same piece. */
-const SAME_PIECE = 0.01;
-
-/** Tells of a small piece whether it was drawn so: the dot of a letter is no crumb, however small it is set. */
-function smallPieces(drawn: readonly Region[]): (island: Region) => boolean {
-  let boxes: readonly Bounds[] | undefined;
-  return ({ path }) => {
-    const box = boundsOf(path);
-    if (!box) return false;
-    boxes ??= drawn.flatMap((region) => contoursOf(region.path).flatMap((contour) => boundsOf(contour) ?? []));
-    const off = SAME_PIECE * Math.max(widthOf(box), heightOf(box));
-    return boxes.some(
-      ({ left, top, right, bottom }) =>
-        Math.abs(left - box.left) <= off &&
-        Math.abs(top - box.top) <= off &&
-        Math.abs(right - box.right) <= off &&
-        Math.abs(bottom - box.bottom) <= off,
-    );
-  };
-}
 
 /** Without islands that cutting has left and that are smaller than anybody sees. */
 function swept(region: Region, least: number, wasDrawn: (island: Region) => boolean): Region {
