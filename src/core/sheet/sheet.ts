@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { canvasBox, pieceCanvasSchema } from '../marks/recipe/piece-canvas';
 import { EMPTY_RECIPE, type Recipe } from '../marks/recipe/recipe';
 import { SHEET_DESIGN_NAMES, SHEET_DESIGNS, type SheetDesign } from './designs';
+import { keptApart } from '../type';
 import type { SheetFacts } from './facts';
 import { SheetKit } from './kit';
 import type { SheetPage } from './page';
@@ -72,7 +73,7 @@ export function sheetPages(sheet: Sheet, facts: SheetFacts): readonly DrawnPage[
   const finished = (kit: SheetKit): Recipe => ({ ...EMPTY_RECIPE, parts: kit.parts, whole: { treatments: [], canvas } });
   const cover = new SheetKit(facts, design.ground, 'ink');
   const opening = sheet.texts.cover ?? [facts.promise, sheet.contact].filter((each) => each !== '').join(' · ');
-  design.cover(cover, page, unit, { title: `${facts.name}: how the brand is used`, text: opening, nth: '' });
+  design.cover(cover, page, unit, { title: `${keptApart(facts.name)}: how the brand is used`, text: opening, nth: '' });
   return [
     { id: 'cover', title: 'Cover', text: opening, recipe: finished(cover) },
     ...shown.map((name, at): DrawnPage => {

@@ -1,5 +1,6 @@
 import { swatchesOf, type Palette } from '../color/palette';
 import { escaped } from '../output/escaped';
+import { keptApart } from '../type';
 
 /** A page of the sheet as it stands in its folder. */
 export interface SheetPicture {
@@ -26,7 +27,7 @@ export function sheetWebPage(brand: string, palette: Palette, pictures: readonly
     .map(({ name, hex }) => `<li><i style="background:${hex}"></i>${escaped(name)} <code>${hex}</code></li>`)
     .join('');
   return (
-    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escaped(brand)}: how the brand is used</title><style>${STYLE}</style>` +
-    `<main><h1>${escaped(brand)}: how the brand is used</h1><p><a href="brand-sheet.pdf">All pages as one PDF</a></p>${pages}<h2>Colors</h2><ul>${colors}</ul></main></html>\n`
+    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escaped(keptApart(brand))}: how the brand is used</title><style>${STYLE}</style>` +
+    `<main><h1>${escaped(keptApart(brand))}: how the brand is used</h1><p><a href="brand-sheet.pdf">All pages as one PDF</a></p>${pages}<h2>Colors</h2><ul>${colors}</ul></main></html>\n`
   );
 }

@@ -23,7 +23,7 @@ export { choosableFeatures, featureName, offersFeature, type FeatureSettings } f
 
 // Text
 export { firstLetter, graphemesOf, type Grapheme } from './graphemes';
-export { itemize, type TextStretch } from './itemize';
+export { itemize, keptApart, type TextStretch } from './itemize';
 export { casedLetters, inCase, LETTER_CASES, type LetterCase } from './letter-case';
 
 // Setting a line, kerning it, bending it

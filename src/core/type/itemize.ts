@@ -166,3 +166,7 @@ function inDrawingOrder(stretches: Levelled[]): Levelled[] {
   }
   return order;
 }
+
+/** Words that stand in a sentence of ours: those that are read from right to left are kept apart, or they would turn the sentence around. @source Unicode UAX 9, isolates */
+export const keptApart = (words: string): string =>
+  itemize(words).some(({ direction }) => direction === 'rtl') ? `\u2068${words}\u2069` : words;

@@ -1,15 +1,11 @@
 import type { Problem } from '../../result/result';
-import { FALLBACK_FAMILIES, featureName, itemize, offersFeature, type FontShelf, type Typeface } from '../../type';
+import { FALLBACK_FAMILIES, featureName, keptApart, offersFeature, type FontShelf, type Typeface } from '../../type';
 import { waiting } from './anchors';
 import type { FlatText } from './flat-text';
 import type { Lettering } from './schema';
 
-/** A letter in quotes; one that is read from right to left is kept apart, or it would turn the list around. */
-const quoted = (letter: string): string =>
-  itemize(letter).some(({ direction }) => direction === 'rtl') ? `\u2068“${letter}”\u2069` : `“${letter}”`;
-
 const listed = (letters: readonly string[]): string => {
-  const shown = letters.slice(0, 12).map(quoted);
+  const shown = letters.slice(0, 12).map((letter) => keptApart(`“${letter}”`));
   return letters.length > shown.length ? `${shown.join(', ')} and ${letters.length - shown.length} more` : shown.join(', ');
 };
 
