@@ -1,3 +1,4 @@
+import { bisector } from 'd3';
 import { flatten, type Polygon } from './flatten';
 import { areApart, boundsOf, centerOf, heightOf, widthOf, type Bounds } from './bounds';
 import { NUMBERS_OF, type Path, type Verb } from './path';
@@ -106,6 +107,7 @@ export function islandsOf(region: Region, fine = 0.05): readonly Island[] {
 
 /** Boxes that differ by less than this share of their size are of the same piece. */
 const SAME_PIECE = 0.01;
+const byLeft = bisector(({ left }: Bounds) => left).left;
 
 /**
  * Tells of a piece that is left when areas were cut whether it was drawn so: the dot of a letter is no crumb, however small it is set.
@@ -116,15 +118,18 @@ export function drawnPieces(drawn: readonly Region[]): (piece: Region) => boolea
   return ({ path }) => {
     const box = boundsOf(path);
     if (!box) return false;
-    boxes ??= drawn.flatMap((region) => contoursOf(region.path).flatMap((contour) => boundsOf(contour) ?? []));
+    // From left to right: of thousands of specks only those are compared that begin about there.
+    boxes ??= drawn
+      .flatMap((region) => contoursOf(region.path).flatMap((contour) => boundsOf(contour) ?? []))
+      .sort((one, other) => one.left - other.left);
     const off = SAME_PIECE * Math.max(widthOf(box), heightOf(box));
-    return boxes.some(
-      ({ left, top, right, bottom }) =>
-        Math.abs(left - box.left) <= off &&
-        Math.abs(top - box.top) <= off &&
-        Math.abs(right - box.right) <= off &&
-        Math.abs(bottom - box.bottom) <= off,
-    );
+    const isNear = (one: number, other: number): boolean => Math.abs(one - other) <= off;
+    for (let at = byLeft(boxes, box.left - off); at < boxes.length; at++) {
+      const { left, top, right, bottom } = boxes[at] as Bounds;
+      if (left > box.left + off) return false;
+      if (isNear(top, box.top) && isNear(right, box.right) && isNear(bottom, box.bottom)) return true;
+    }
+    return false;
   };
 }
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { islandsOf, PathPen, translation, type Path, type Region } from '$core/index';
 import { extrude, flatten } from '../../../src/core/geometry';
-import { depthsOf } from '../../../src/core/geometry/islands';
+import { depthsOf, drawnPieces } from '../../../src/core/geometry/islands';
+import { random } from '../../support/random';
 import { areaOf } from '../../support/drawn-mark';
 import { paths } from '../../support/resolver';
 
@@ -59,5 +60,33 @@ describe('contours that touch', () => {
     ].map(([x = 0, y = 0]) => (x * v - y * u) / Math.hypot(u, v));
     expect(areaOf([alone[0] as Region])).toBeCloseTo(1800 + Math.hypot(u, v) * (Math.max(...across) - Math.min(...across)), 1);
     expect(areaOf([extrude(area, translation(u, v), paths)])).toBeCloseTo(areaOf([paths.weld(alone)]), 1);
+  });
+});
+
+describe('pieces that are left of areas', () => {
+  it('are known again among 3,000 specks that were drawn, and what was cut is not', () => {
+    const next = random(21);
+    const specks = Array.from({ length: 3000 }, () => {
+      const [x, y, size] = [next() * 900, next() * 900, 0.2 + next() * 3];
+      return polygon([
+        [x, y],
+        [x + size, y],
+        [x + size, y + size],
+        [x, y + size],
+      ]);
+    });
+    const wasDrawn = drawnPieces([
+      { path: joined(...specks.slice(0, 1500)), rule: 'nonzero' },
+      { path: joined(...specks.slice(1500)), rule: 'evenodd' },
+    ]);
+    expect(specks.every((path) => wasDrawn({ path, rule: 'nonzero' }))).toBe(true);
+    // Less a third of its width, and moved by its own width where nothing lies.
+    const cut = (path: Path): Path => ({
+      ...path,
+      coords: path.coords.map((value, at) => (at === 2 || at === 4 ? value - ((path.coords[2] ?? 0) - (path.coords[0] ?? 0)) / 3 : value)),
+    });
+    expect(specks.some((path) => wasDrawn({ path: cut(path), rule: 'nonzero' }))).toBe(false);
+    expect(wasDrawn({ path: { verbs: '', coords: [] }, rule: 'nonzero' })).toBe(false);
+    expect(drawnPieces([])({ path: SQUARE, rule: 'nonzero' })).toBe(false);
   });
 });
