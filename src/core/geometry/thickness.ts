@@ -1,4 +1,5 @@
 import type { Polygon } from './flatten';
+import { insideOf } from './inside';
 import type { Point } from './point';
 import { segmentGrid, type SegmentGrid } from './segment-grid';
 import { NOUGHT } from '../numeric/tolerances';
@@ -50,19 +51,8 @@ const MOST_SHRINKS = 24;
 /** Sides within this share of a disk's radius touch it. */
 const TOUCHES = 1.005;
 
-/** Whether a point lies in ink by the even–odd rule. */
-function inside(polygons: readonly Polygon[], x: number, y: number): boolean {
-  let odd = false;
-  for (const polygon of polygons)
-    polygon.forEach((a, index) => {
-      const b = polygon[(index + 1) % polygon.length] ?? a;
-      if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
-    });
-  return odd;
-}
-
 /** +1 where ink lies to the left hand of a contour's direction turned by a quarter clockwise on screen (that is, along (−dy, dx)), −1 where it lies on the other side. */
-function inkSide(polygon: Polygon, polygons: readonly Polygon[]): number {
+function inkSide(polygon: Polygon, isInk: (x: number, y: number) => boolean): number {
   let best = 0;
   let longest = -1;
   polygon.forEach((a, index) => {
@@ -75,7 +65,7 @@ function inkSide(polygon: Polygon, polygons: readonly Polygon[]): number {
   if (longest <= 0) return 1;
   const off = longest * BESIDE;
   const [nx, ny] = [-(b.y - a.y) / longest, (b.x - a.x) / longest];
-  return inside(polygons, (a.x + b.x) / 2 + nx * off, (a.y + b.y) / 2 + ny * off) ? 1 : -1;
+  return isInk((a.x + b.x) / 2 + nx * off, (a.y + b.y) / 2 + ny * off) ? 1 : -1;
 }
 
 /** How far a ray runs through ink before it meets a side. */
@@ -123,10 +113,11 @@ export function thicknessOf(polygons: readonly Polygon[], most = MOST_PLACES): T
   /** Where along its contour a side begins, which contour that is, and how long the contour is. */
   const ways: { readonly contour: number; readonly from: number }[] = [];
   const rounds: number[] = [];
+  const isInk = insideOf(solid);
   let side = 0;
   for (const polygon of solid) {
     let way = 0;
-    const sign = inkSide(polygon, solid);
+    const sign = inkSide(polygon, isInk);
     polygon.forEach((a, index) => {
       const b = polygon[(index + 1) % polygon.length] ?? a;
       const length = Math.hypot(b.x - a.x, b.y - a.y);
