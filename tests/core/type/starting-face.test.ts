@@ -39,6 +39,9 @@ const NAMES = [
   'Φούρνος Luna',
   'Luna Пекарня',
   'מאפייה 24',
+  'Țara Șoimilor',
+  'Nguyễn Đình',
+  'चाय घर',
 ];
 
 describe('the face that a text begins in', () => {
