@@ -17,7 +17,7 @@ const FARTHER_LATIN = /[\u0180-\u024f\u1e00-\u1eff]/;
 const FOR_FARTHER_LATIN = 'eb-garamond';
 /** Has Latin letters for the faces that have none of their own. */
 const LENDS_LATIN = 'noto-sans';
-const WITHOUT_LATIN: ReadonlySet<string> = new Set([FACES['Arab'], FACES['Hebr']].filter((family) => family !== undefined));
+const WITHOUT_LATIN: ReadonlySet<string> = new Set(['noto-sans-arabic', 'noto-sans-hebrew']);
 
 /** The scripts of a text's letters that the library has a face for, as they are read. */
 const scriptsOf = (text: string): readonly string[] => [

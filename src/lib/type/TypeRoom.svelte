@@ -184,9 +184,7 @@
         {#if trials.having !== undefined}
           <strong>{trials.having}</strong>
           {trials.having === 1 ? 'has' : 'have'} its letters and {trials.having === 1 ? 'stands' : 'stand'} first; for more,
-          <button class="link" onclick={() => document.getElementById('own-font')?.scrollIntoView({ block: 'center' })}
-            >bring a font of your own</button
-          >.
+          <a class="link" href="#own-font">bring a font of the client’s own</a>.
         {/if}
       </p>
       {#if settled < trials.all.length}
@@ -257,6 +255,9 @@
     margin: 22px 0;
     padding: 0 26px 20px 24px;
     border-left: 1px solid var(--color-rule);
+  }
+  h1 + p {
+    padding-bottom: 8px;
   }
   .grid {
     display: grid;
