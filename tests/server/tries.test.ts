@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { writeRecipe, type Lettering, RECIPE_VERSION } from '$core/index';
 import { nameRecipe, read, recipeOf, send } from '../support/api';
 import { letteringInput, partOf } from '../support/drawn-mark';
 import { edit } from '../support/random-edits';
 import { startTestApp } from '../support/test-app';
+import fc from '../support/properties';
 
 let app: Awaited<ReturnType<typeof startTestApp>>;
 beforeAll(async () => {

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { RECIPE_VERSION } from '$core/index';
 import { nameRecipe, palette, read, send } from '../support/api';
 import { startTestApp } from '../support/test-app';
+import fc from '../support/properties';
 
 let app: Awaited<ReturnType<typeof startTestApp>>;
 beforeAll(async () => {

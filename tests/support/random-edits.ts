@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import {
   CUT_FORMS,
   ENVELOPES,
@@ -12,6 +11,7 @@ import {
   type Lettering,
   type Line,
 } from '$core/index';
+import fc from './properties';
 
 /** One thing that a designer does to a lettering. */
 export interface Edit {

@@ -1,5 +1,4 @@
 import 'fake-indexeddb/auto';
-import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { undoStacks, type RevisionKind } from '$core/index';
 import { OpenWork } from '../../../src/lib/client/work/open-work.svelte';
@@ -7,6 +6,7 @@ import { workAs } from '../../../src/lib/client/work/who-works';
 import type { WorkForm } from '../../../src/lib/client/work/work-form';
 import { casesOf } from '../../support/deep';
 import { FakeLocks, FakeServer } from '../../support/fake-server';
+import fc from '../../support/properties';
 
 const FORM: WorkForm<string> = { field: 'content', read: (input) => String(input), write: (content) => JSON.stringify(content) };
 

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   boardSchema,
@@ -14,6 +13,7 @@ import {
   typeDeskSchema,
   type Board,
 } from '$core/index';
+import fc from '../../support/properties';
 
 describe('a brief', () => {
   it('may be empty; then every proof matters and no size is proposed', () => {

@@ -1,7 +1,7 @@
-import fc from 'fast-check';
 import { wcagContrast } from 'culori';
 import { describe, expect, it } from 'vitest';
 import { contrastRatio, parseHex, type Hex } from '$core/index';
+import fc from '../../support/properties';
 
 const hexes = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
 

@@ -1,8 +1,8 @@
 import { differenceCiede2000 } from 'culori';
 import Color from 'colorjs.io';
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { colorDifference, type Hex } from '$core/index';
+import fc from '../../support/properties';
 
 type Triple = readonly [number, number, number];
 /** G. Sharma, W. Wu, E. Dalal, Color Res. Appl. 30(1), 2005, table 1: two colors in CIELAB and their ΔE00. */

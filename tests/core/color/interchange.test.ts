@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { noted, paletteFormats, readColors, STARTING_PALETTE, swatchesOf, withSwatch, type PaletteFormatName } from '$core/index';
+import fc from '../../support/properties';
 
 const palette = withSwatch(
   withSwatch(noted(STARTING_PALETTE, 'lead', { name: 'Harbor / "blue" & <deep>' }), { key: 's-aaaa', name: 'Séa 🌊', hex: '#2f7f9f' }),

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nearestSwatchOf, ROLES, STARTING_PALETTE, swatchColor, type Hex, type Palette } from '$core/index';
+import fc from '../../support/properties';
 
 const channel = fc.nat(255);
 const hex = fc.tuple(channel, channel, channel).map((rgb) => `#${rgb.map((value) => value.toString(16).padStart(2, '0')).join('')}` as Hex);

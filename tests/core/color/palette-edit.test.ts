@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   accepted,
@@ -25,6 +24,7 @@ import {
   type Palette,
   type SwatchKey,
 } from '$core/index';
+import fc from '../../support/properties';
 
 const hexes = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
 const key = (n: number): SwatchKey => `s-aaaa${n}`;
@@ -104,9 +104,12 @@ describe('tints, shades and harmonies', () => {
         const steps = tintsOf(hex).map(oklchOf);
         steps.forEach(({ l }, at) => expect(l).toBeCloseTo(0.97 - (0.77 * at) / 8, 2));
         const { c, h } = oklchOf(hex);
-        if (c > 0.05) for (const step of steps) if (step.c > 0.04) expect(Math.abs(((step.h - h + 540) % 360) - 180)).toBeLessThan(3);
+        // Rounding to whole channels moves a dark color by up to 0.0025 in Oklab (every fifth channel value tried): the arc, as its
+        // angle says the more the grayer a step is.
+        const arc = (step: { c: number; h: number }) => ((Math.abs(((step.h - h + 540) % 360) - 180) * Math.PI) / 180) * step.c;
+        if (c > 0.05) for (const step of steps) expect(arc(step)).toBeLessThan(0.0035);
       }),
-      { numRuns: 150 },
+      { numRuns: 150, examples: [['#fbb66f'], ['#917346']] },
     );
   });
 

@@ -1,7 +1,7 @@
 import Color from 'colorjs.io';
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hexOfHsl, hslOf, mostChroma, oklchOf, seenWith, shownColor, VISION_MATRIX, VISION_NAMES, type Hex } from '$core/index';
+import fc from '../../support/properties';
 
 const hexes = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
 const turn = (one: number, other: number): number => Math.abs(((one - other + 540) % 360) - 180);

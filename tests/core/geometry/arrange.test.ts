@@ -1,5 +1,4 @@
 import { polygonHull } from 'd3';
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   align,
@@ -27,6 +26,7 @@ import {
 } from '$core/index';
 import { drawnOn, letteringInput, partNamed, partOf } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
+import fc from '../../support/properties';
 
 const thing = (id: string, left: number, top: number, width: number, height: number): Arranged => ({
   id,

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, boundsOf, compose, PathPen, rotation, scaling, translation, type Bounds } from '$core/index';
+import fc from '../../support/properties';
 
 const number = fc.double({ min: -500, max: 500, noNaN: true });
 

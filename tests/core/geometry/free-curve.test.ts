@@ -1,8 +1,8 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createPart, flatten, freeCurve, kindOfPoint, simplifyCurve, withPointAfter, withPointKind, type FreePoint } from '$core/index';
 import { areaOf, drawnOn } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
+import fc from '../../support/properties';
 
 const point = (x: number, y: number, outX = 0, outY = 0, inX = -outX, inY = -outY): FreePoint => ({ x, y, inX, inY, outX, outY });
 const K = 0.5522847498 * 100;

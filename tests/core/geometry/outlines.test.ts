@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   contoursOf,
@@ -15,6 +14,7 @@ import {
   type Path,
 } from '$core/index';
 import { areaOf } from '../../support/drawn-mark';
+import fc from '../../support/properties';
 
 const number = fc.double({ min: -5000, max: 5000, noNaN: true }).map((value) => Math.round(value * 1000) / 1000 || 0);
 const pair = fc.tuple(number, number);

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boundsOf, flatten, inkRuns, joinPaths, mapPath, outlineOf, PathPen, scaling, translation, type Polygon } from '$core/index';
+import fc from '../../support/properties';
 
 const area = (polygon: Polygon) =>
   polygon.reduce((sum, point, index) => {

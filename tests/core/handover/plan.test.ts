@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   accepted,
@@ -32,6 +31,7 @@ import {
   type PlannedMark,
   type WantedFile,
 } from '$core/index';
+import fc from '../../support/properties';
 
 const palette: Palette = { ink: '#22302a', paper: '#fffdf8', lead: '#b5482d', second: '#dce5e1', accent: '#e8b84b' };
 const marks = [

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   apply,
@@ -34,6 +33,7 @@ import { combineFlattened } from '$core/pathops';
 import { areaOf, drawnOn, letteringInput, partNamed } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { paths } from '../../support/resolver';
+import fc from '../../support/properties';
 
 const draw = drawnOn(await shelfOf('jost'));
 type Input = Parameters<typeof createPart>[0];

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { undoStacks, type RevisionLink } from '$core/index';
+import fc from '../../support/properties';
 
 /** The plain model of undo: two stacks of contents. A chain is played through both, and they must show the same. */
 function play(actions: readonly ('edit' | 'undo' | 'redo')[]) {

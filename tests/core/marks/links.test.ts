@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   brokenAway,
@@ -25,6 +24,7 @@ import { copied, pasted } from '../../../src/lib/marks/table/clipboard';
 import { letteringInput, partNamed } from '../../support/drawn-mark';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
+import fc from '../../support/properties';
 
 type Input = Parameters<typeof createPart>[0];
 const recipeOf = (...inputs: readonly Input[]): Recipe => ({

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   createPart,
@@ -12,6 +11,7 @@ import {
   type Role,
   RECIPE_VERSION,
 } from '$core/index';
+import fc from '../../support/properties';
 
 type Input = Parameters<typeof createPart>[0];
 const recipeOf = (...inputs: readonly Input[]): Recipe => ({

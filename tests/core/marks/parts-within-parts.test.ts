@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   createPart,
@@ -24,6 +23,7 @@ import {
 } from '$core/index';
 import { shelfOf } from '../../support/fonts';
 import { resolverOf } from '../../support/resolver';
+import fc from '../../support/properties';
 
 type Input = Parameters<typeof createPart>[0];
 const { resolve } = resolverOf(await shelfOf());

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BLENDS, createPart, parseRecipe, RECIPE_VERSION, writeRecipe, expect as valueOf } from '$core/index';
+import fc from '../../support/properties';
 
 const lettering = { kind: 'lettering', id: 'name', text: 'Windrow', font: { family: 'jost' } } as const;
 const recipeOf = (...parts: unknown[]) => ({ version: RECIPE_VERSION, parts });

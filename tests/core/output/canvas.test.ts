@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   ANCHORS,
@@ -13,6 +12,7 @@ import {
   polygonPath,
   type Drawing,
 } from '$core/index';
+import fc from '../../support/properties';
 
 const ink = { left: 10, top: 20, right: 310, bottom: 120 };
 const frame = (canvas: object, pixels = true) => valueOf(canvasFrame(ink, canvasSchema.parse(canvas), pixels));

@@ -1,7 +1,7 @@
-import fc from 'fast-check';
 import { crc32 } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { dotsPerInchOf, outlineOf, rasterFrame, toSvg, withDensity, withoutDensity, written, type Drawing } from '$core/index';
+import fc from '../../support/properties';
 
 const drawing: Drawing = {
   groups: [

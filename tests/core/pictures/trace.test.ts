@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { areaPathsD, differenceD, FillRule, unionD, type PathsD } from 'clipper2-ts';
 import { describe, expect, it } from 'vitest';
 import { flatten, readPath, type Path } from '$core/index';
@@ -6,6 +5,7 @@ import { traceAreas, traceGray } from '$core/pictures';
 import { likeness, nodesOf, pixelsOf } from '../../support/traced';
 import { areaOf } from '../../support/drawn-mark';
 import { random } from '../../support/random';
+import fc from '../../support/properties';
 
 const SIDE = 240;
 const CLOSE = { withinPx: 0.45 };

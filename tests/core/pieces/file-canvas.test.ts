@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { canvasFrame, fileCanvas, PIECE_SIZES, pieceCanvasSchema, canvasBox, type Bounds } from '$core/index';
+import fc from '../../support/properties';
 
 const widthOf = ({ left, right }: Bounds) => right - left;
 const heightOf = ({ top, bottom }: Bounds) => bottom - top;

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   artPyramid,
@@ -23,6 +22,7 @@ import {
   type OwnGoods,
 } from '$core/index';
 import { random } from '../../support/random';
+import fc from '../../support/properties';
 
 const PHOTO = '0b8f5a52-58a4-4c15-9d9b-2f4a0d6f1a11';
 const goodsOf = (change: Partial<OwnGoods> = {}): OwnGoods => ({ ...startOwnGoods(PHOTO, 'Apron', 400, 300), ...change });

@@ -1,7 +1,7 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { artPyramid, composeScene, inverse, MOST_LIGHT, MOST_UV, project, squareTo, type Corner, type UvMap } from '$core/index';
 import { random } from '../../support/random';
+import fc from '../../support/properties';
 
 const encode = (light: number): number => {
   const part = Math.min(1, light / MOST_LIGHT);

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import fc from 'fast-check';
 import {
   boundsOf,
   FORM_NAMES,
@@ -15,6 +14,7 @@ import {
 } from '$core/index';
 import { areaOf } from '../../support/drawn-mark';
 import { paths } from '../../support/resolver';
+import fc from '../../support/properties';
 
 /** Signed area by Green's theorem, exact for cubics and lines; contours that run the other way count against each other. */
 function area(path: Path): number {

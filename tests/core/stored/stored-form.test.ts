@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import {
@@ -15,6 +14,7 @@ import {
   expect as valueOf,
   type StoredForm,
 } from '$core/index';
+import fc from '../../support/properties';
 
 /** A form with a history: version 1 counted in halves, version 2 called it by another name, version 3 is today's. */
 interface Card {

@@ -1,6 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromUnit, inUnit, lengthText, parseAmount, SHOWN_UNITS, expect as valueOf, type ShownUnit } from '$core/index';
+import fc from '../../support/properties';
 
 const UNITS = Object.keys(SHOWN_UNITS) as readonly ShownUnit[];
 

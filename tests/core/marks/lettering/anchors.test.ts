@@ -1,7 +1,7 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createGaps, createLooks, forgetWaiting, lettersOf, retext, waiting, type Lettering } from '$core/index';
 import { letteringInput, partOf } from '../../../support/drawn-mark';
+import fc from '../../../support/properties';
 
 const lettering = (change: object = {}) => partOf(letteringInput(change)) as Lettering;
 const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c', 'é', 'fi', ' '), minLength: 0, maxLength: 24 });

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   apply,
@@ -17,6 +16,7 @@ import {
 import { drawnOn, fillsOf, letteringInput, partNamed } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
 import { flatten } from '$core/index';
+import fc from '../../../support/properties';
 
 const BOX: Bounds = { left: 20, top: -700, right: 520, bottom: 0 };
 const lettering = (change: object): Lettering =>

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
   dress,
@@ -20,6 +19,7 @@ import { letteringInput, partOf } from '../../../support/drawn-mark';
 import { shelfOf } from '../../../support/fonts';
 import { edit } from '../../../support/random-edits';
 import { resolverOf } from '../../../support/resolver';
+import fc from '../../../support/properties';
 
 let shelf: FontShelf;
 let resolver: Resolver;

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
@@ -21,6 +20,7 @@ import {
   type Voice,
 } from '$core/index';
 import { shipped } from '../../../support/fonts';
+import fc from '../../../support/properties';
 
 const stored = JSON.parse(readFileSync('fonts/measures.json', 'utf8')) as Record<string, CatalogueEntry>;
 const faces = shipped
