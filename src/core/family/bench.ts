@@ -29,6 +29,19 @@ const STRAIGHT = { shape: 'straight' } as const;
 /** Size at which words are measured, in mark pixels. */
 export const MEASURED_PX = 100;
 
+/** What a link takes of a text to have so many of its words on one line, whatever rows it stands in; all of it, unless said. */
+export function inOneLine(
+  piece: Pick<WordPiece, 'text'> | undefined,
+  words?: { readonly from: number; readonly count: number },
+): Pick<LinkLook, 'take' | 'run'> {
+  const rows = piece?.text.includes('\n');
+  if (!words && !rows) return {};
+  const { from, count } = words ?? { from: 0, count: wordsOf(piece).length };
+  return { take: 'run', run: { of: 'words', from, count, ...(rows ? { joined: true } : {}) } };
+}
+export const wordsOf = (piece: Pick<WordPiece, 'text'> | undefined): readonly string[] =>
+  (piece?.text.trim().split(/\s+/) ?? []).filter((word) => word !== '');
+
 /** Takes the pieces of a primary up as items, each a live link to its part. */
 export class Bench {
   readonly #measured = new Map<string, ResolvedPart | undefined>();
@@ -74,10 +87,11 @@ export class Bench {
   }
   /** The name's words, each of them a link of its own. */
   get wordCount(): number {
-    return (this.context.pieces.name?.text.trim().split(/\s+/) ?? []).filter((word) => word !== '').length;
+    return wordsOf(this.context.pieces.name).length;
   }
   wordRun(from: number, count: number, look: LinkLook = {}): Item | undefined {
-    return this.words(`words-${from + 1}`, this.context.pieces.name, { ...look, take: 'run', run: { of: 'words', from, count } });
+    const { name } = this.context.pieces;
+    return this.words(`words-${from + 1}`, name, { ...look, ...inOneLine(name, { from, count }) });
   }
 
   /** The symbol, all of its parts where they stand to one another. */
@@ -113,7 +127,7 @@ export class Bench {
     const own = { line: STRAIGHT, case: 'upper', trackingPermille, companion: null, fit: null };
     const found = this.#measure(
       JSON.stringify(['ems', piece.id, trackingPermille]),
-      this.link('trial', piece, { own, sizePx: MEASURED_PX }, { x: 0, y: 0, turnDeg: 0 }),
+      this.link('trial', piece, { own, sizePx: MEASURED_PX, ...inOneLine(piece) }, { x: 0, y: 0, turnDeg: 0 }),
     );
     return (found?.lettering?.advancePx ?? 0) / MEASURED_PX;
   }

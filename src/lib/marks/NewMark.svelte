@@ -9,6 +9,7 @@
     initialRecipe,
     FAMILY_ROLES,
     nameLettering,
+    startingRows,
     writeRecipe,
     type MarkRole,
     type Recipe,
@@ -63,7 +64,7 @@
         name: 'Secondary',
         role: 'secondary',
         gesture: 'Set the name',
-        recipe: () => ({ ...EMPTY_RECIPE, parts: [nameLettering('name', table.brand.name)] }),
+        recipe: () => ({ ...EMPTY_RECIPE, parts: [nameLettering('name', startingRows(table.brand.name))] }),
       },
       { id: 'nothing', label: 'nothing', name: 'Submark', role: 'submark', gesture: 'Begin', recipe: () => EMPTY_RECIPE },
     ];

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Input, Label, Modal } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
-  import { EMPTY_RECIPE, nameLettering, standing, STARTING_PALETTE, writeRecipe, type Palette } from '$core/index';
+  import { EMPTY_RECIPE, nameLettering, standing, startingRows, STARTING_PALETTE, writeRecipe, type Palette } from '$core/index';
   import { request, sentences } from '$lib/client/request';
   import ColorFields from '$lib/ui/ColorFields.svelte';
   import { giveBackFocus } from '$lib/ui/give-back-focus.svelte';
@@ -23,7 +23,7 @@
     working = true;
     // A first mark with the name set, so that the table is never met empty; brand and mark come together, and once.
     // Black first, color last.
-    const recipe = writeRecipe(standing({ ...EMPTY_RECIPE, parts: [nameLettering('name', name.trim())] }, true));
+    const recipe = writeRecipe(standing({ ...EMPTY_RECIPE, parts: [nameLettering('name', startingRows(name))] }, true));
     const mark = { name: 'Primary', role: 'primary', gesture: 'Set the name', recipe };
     const made = await request<{ slug: string; mark: { slug: string } }>('POST', '/api/brands', { name, about, palette, key, mark });
     if (made.ok) return goto(`/brands/${made.value.slug}/marks/${made.value.mark.slug}`);

@@ -5,6 +5,7 @@
     changePart,
     lenderOf,
     nameLettering,
+    startingRows,
     giveRole,
     strongestWishes,
     toggleDropped,
@@ -122,7 +123,10 @@
     const font = trials.fontOf(trial.id);
     if (primary && name?.kind === 'lettering') return changePart(primary.recipe, name.id, { font });
     return primary?.recipe.parts.length === 0
-      ? { ...primary.recipe, parts: [{ ...nameLettering('name', brand.name), font, fallback: lenderOf(font.family, brand.name) }] }
+      ? {
+          ...primary.recipe,
+          parts: [{ ...nameLettering('name', startingRows(brand.name)), font, fallback: lenderOf(font.family, brand.name) }],
+        }
       : undefined;
   }
 

@@ -230,4 +230,21 @@
   .acts button:disabled {
     opacity: 0.35;
   }
+  ul {
+    container-type: inline-size;
+  }
+  /* Where a name would be cut off, what can be done stands under it. */
+  @container (width < 680px) {
+    li {
+      grid-template-columns: 92px minmax(0, 1fr) 130px;
+    }
+    .picture {
+      grid-row: span 2;
+    }
+    .acts {
+      grid-column: 2 / -1;
+      justify-content: start;
+      padding-left: 8px;
+    }
+  }
 </style>

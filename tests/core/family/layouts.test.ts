@@ -53,6 +53,19 @@ describe('layouts', () => {
     expect(layoutsOf(familyOf(primaryOf({ name: ' ' }), shelf).context)).toEqual([]);
   });
 
+  it('of a name that stands in rows go around a ring and into one line as those of the same name in one line do', () => {
+    const rows = { ...FULL, name: 'Harrow & Teal\nGoods' };
+    const textsOf = (look: PrimaryLook, layout: FamilyLayoutName) => {
+      const made = draw(look, layout);
+      return made?.mark.parts.flatMap(({ lettering, ink }) => (lettering && ink ? [Math.round(high(ink))] : []));
+    };
+    for (const layout of ['initial-ringed', 'symbol-ringed', 'one-line', 'two-lines', 'three-lines'] as const) {
+      expect(textsOf(rows, layout), layout).toBeDefined();
+      expect(textsOf(rows, layout), layout).toEqual(textsOf(FULL, layout));
+    }
+    expect(layoutsOf(familyOf(primaryOf(rows), shelf).context)).toHaveLength(layoutsOf(familyOf(primaryOf(FULL), shelf).context).length);
+  });
+
   it('are read where the lead is a light color: no letter is drawn in it upon paper', () => {
     const light = { ...PALETTE, lead: '#f2b632' } as const;
     const lights = (palette = PALETTE) =>

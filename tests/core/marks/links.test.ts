@@ -68,6 +68,15 @@ describe('a link takes', () => {
   });
 
   it.each([
+    ['words', 2, 2, 'Rye Harbor', 1],
+    ['words', 0, 9, 'Salt & Rye Harbor bakery', 2],
+    ['lines', 0, 2, 'Salt & Rye Harbor bakery', 2],
+  ] as const)('%s from %i, %i of them, on one line: %j, the gaps between letters kept', (of, from, count, text, gaps) => {
+    const joined = shownBy(recipeOf(NAME, link({ take: 'run', run: { of, from, count, joined: true } })));
+    expect([joined.text, joined.gaps.length]).toEqual([text, gaps]);
+  });
+
+  it.each([
     ['words', 5],
     ['letters', 24],
     ['lines', 2],

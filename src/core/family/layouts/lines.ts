@@ -1,34 +1,24 @@
 import { heightOf, widthOf } from '../../geometry';
-import { CRAFT, ground, underneath, type Bench, type LinkLook } from '../bench';
+import { evenBreaks } from '../../type';
+import { CRAFT, ground, inOneLine, underneath, wordsOf, type Bench, type LinkLook } from '../bench';
 import { asWide, column, placed, row, type Item } from '../item';
 import type { LayoutRow } from '../layout';
 
 /** Most words that a name is broken over lines by. */
-const MOST_WORDS = 8;
-
-/** The ways to break words over lines, as the number of words on each. */
-function breaks(words: number, lines: number): readonly (readonly number[])[] {
-  if (lines === 1) return [[words]];
-  return Array.from({ length: words - lines + 1 }, (_, at) => at + 1).flatMap((first) =>
-    breaks(words - first, lines - 1).map((rest) => [first, ...rest]),
-  );
-}
+const MOST_WORDS = 12;
 
 /** The name over two or more lines, broken where they come out most alike. */
 function brokenLines(bench: Bench, lines: number, look: LinkLook): readonly Item[] | undefined {
-  const words = bench.wordCount;
-  if (words < lines || words > MOST_WORDS) return undefined;
-  const ways = breaks(words, lines).map((counts) => {
-    let from = 0;
-    return counts.map((count) => {
-      const line = bench.wordRun(from, count, look);
-      from += count;
-      return line;
-    });
-  });
-  const spread = (items: readonly (Item | undefined)[]) => Math.max(...items.map((item) => (item ? widthOf(item.box) : Infinity)));
-  const best = [...ways].sort((one, other) => spread(one) - spread(other))[0];
-  return best?.every((item) => item !== undefined) ? (best as readonly Item[]) : undefined;
+  const words = wordsOf(bench.context.pieces.name);
+  if (words.length > MOST_WORDS) return undefined;
+  const run = (from: number, count: number) => bench.wordRun(from, count, look);
+  const widthFrom = (from: number, count: number) => {
+    const item = run(from, count);
+    return item ? widthOf(item.box) : Infinity;
+  };
+  let from = 0;
+  const found = evenBreaks(words, lines, widthFrom)?.map((count) => run((from += count) - count, count));
+  return found?.every((item) => item !== undefined) ? (found as readonly Item[]) : undefined;
 }
 const gapsFor = (items: readonly Item[]) => items.slice(1).map(() => CRAFT.gapLines * Math.max(...items.map(({ capPx }) => capPx ?? 0)));
 
@@ -57,7 +47,10 @@ export function standingBlock(bench: Bench, look: LinkLook, most: number): Item 
 
 /** Name and second line in one line, a thin rule between them. */
 function oneLine(bench: Bench): Item | undefined {
-  const [name, second] = [bench.name(), bench.second()];
+  const { pieces } = bench.context;
+  const [name, second] = [bench.name(inOneLine(pieces.name)), bench.second(inOneLine(pieces.second))];
+  // Without a second line it is the name that comes out of its rows.
+  if (name && !pieces.second && pieces.name?.text.includes('\n')) return name;
   if (!name?.capPx || !second?.capPx) return undefined;
   const cap = name.capPx;
   const rule = ground(

@@ -1,5 +1,5 @@
 import type { KnownInput } from '../../marks/registry';
-import { ground, type Bench } from '../bench';
+import { ground, inOneLine, type Bench } from '../bench';
 import { inDisk, together, type Item, type Spot } from '../item';
 import type { LayoutRow } from '../layout';
 import type { WordPiece } from '../pieces';
@@ -15,7 +15,6 @@ const TRACKING_PERMILLE = 140;
 
 /** The size of a ring text: as large as the share of its circle allows; nothing where it would be too small. */
 function ringSize(bench: Bench, piece: WordPiece, share: number): number | undefined {
-  if (piece.text.includes('\n')) return undefined;
   const ems = bench.ems(piece, TRACKING_PERMILLE);
   if (ems <= 0) return undefined;
   const cap = bench.capEm(piece);
@@ -33,6 +32,7 @@ const ringText = (bench: Bench, id: string, piece: WordPiece, sizePx: number, in
       piece,
       {
         sizePx,
+        ...inOneLine(piece),
         own: {
           case: 'upper',
           trackingPermille: TRACKING_PERMILLE,
@@ -51,8 +51,7 @@ const ringText = (bench: Bench, id: string, piece: WordPiece, sizePx: number, in
 function ringed(bench: Bench, middle: Item | undefined): Item | undefined {
   const { name, second } = bench.context.pieces;
   if (!middle || !name) return undefined;
-  const two = second !== undefined && !second.text.includes('\n');
-  const sizes = [ringSize(bench, name, two ? EACH : ALONE), two ? ringSize(bench, second, EACH) : undefined] as const;
+  const sizes = [ringSize(bench, name, second ? EACH : ALONE), second ? ringSize(bench, second, EACH) : undefined] as const;
   const [size] = sizes;
   if (size === undefined) return undefined;
   // Two texts on one ring have one size: the smaller of both.
@@ -70,7 +69,7 @@ function ringed(bench: Bench, middle: Item | undefined): Item | undefined {
   return together(
     line,
     ringText(bench, 'around', name, both, inset, 'over'),
-    ...(two && sizes[1] !== undefined ? [ringText(bench, 'below', second, both, inset, 'under')] : []),
+    ...(second && sizes[1] !== undefined ? [ringText(bench, 'below', second, both, inset, 'under')] : []),
     inDisk(middle, inner - cap * 0.9),
   );
 }

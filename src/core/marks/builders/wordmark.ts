@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { boundsOf } from '../../geometry';
+import { boundsOf, type Bounds } from '../../geometry';
 import { chargeRow, CHARGE_NAMES } from '../../heraldry';
 import type { Builder } from '../building/builder';
-import { formOf, initialsOf, Kit, larger, type FormInput } from '../building/kit';
+import { formOf, initialsOf, Kit, larger, lettersOf, type FormInput } from '../building/kit';
 import { outlineOf } from '../../shapes';
+import { inRows, leadsOn, rowsFor } from '../../type';
 import { paintSchema } from '../drawing/paint';
 
 export const WORD_PLANS = ['plain', 'capitals', 'second-line', 'ruled', 'stacked', 'arched'] as const;
@@ -28,6 +29,8 @@ const symbolLabel = (symbol: SymbolName): string =>
 
 const shape = {
   plan: z.enum(WORD_PLANS).default('plain'),
+  /** Over how many rows the name is broken; one leaves it as it was typed. */
+  rows: z.number().int().min(1).max(5).default(1),
   symbol: z.enum(SYMBOLS).default('none'),
   side: z.enum(SIDES).default('above'),
   /** Empty: the name that is followed. */
@@ -45,16 +48,38 @@ const shape = {
 const schema = z.strictObject(shape);
 type Words = z.infer<typeof schema>;
 
+/** White between the rows of a name, in ems of its size: what lines of text begin with. */
+const ROW_GAP = 0.25;
+
+/** How far the last row's baseline lies below the first one's, in ems: rows stand apart by the white between their ink. */
+const rowsBelow = (rows: readonly (Bounds | undefined)[]): number =>
+  rows.slice(1).reduce((sum, row, at) => sum + (rows[at]?.bottom ?? 0) + ROW_GAP - (row?.top ?? 0), 0);
+
+/** How far ink may reach beyond the capitals, in ems, before what stands outside makes room: round letters and serifs do. */
+const ACCENT = 0.05;
+
+/** A name word over word: little words stand with the one that they lead to. */
+function stackedWords(text: string): readonly string[] {
+  const words = text.split(/\s+/);
+  return words.reduce<string[]>((rows, word, at) => {
+    const before = words[at - 1];
+    if (rows.length > 0 && before !== undefined && leadsOn(before)) return [...rows.slice(0, -1), `${rows.at(-1)} ${word}`];
+    return [...rows, word];
+  }, []);
+}
+
 /** The words, and the box of all of them. */
 function words(kit: Kit, n: Words, x: number, y: number): { readonly width: number; readonly height: number } {
   const font = kit.face(n.family);
   const small = kit.face(n.secondFamily || n.family);
-  const text = (n.words || kit.context.heard.text).trim();
+  const typed = (n.words || kit.context.heard.text).trim();
   const cap = kit.outline('H', font)?.capHeight ?? 0.7;
   const upper = n.plan === 'capitals' || n.plan === 'ruled' || n.plan === 'stacked';
   const tracking = n.trackingPermille || (n.plan === 'capitals' || n.plan === 'ruled' ? 140 : 0);
   const letterCase = upper ? 'upper' : 'typed';
-  const lines = n.plan === 'stacked' ? text.split(/\s+/) : text.split('\n');
+  const flat = typed.replace(/\s*\n\s*/g, ' ');
+  const text = n.rows > 1 ? inRows(flat, n.rows, (row) => kit.lineWidth(row, font, tracking, letterCase)) : typed;
+  const lines = n.plan === 'stacked' ? stackedWords(flat) : text.split('\n');
   const widths = lines.map((line) => kit.lineWidth(line, font, tracking, letterCase) * n.sizePx);
   const width = Math.max(1, ...widths);
   const height = cap * n.sizePx;
@@ -77,12 +102,13 @@ function words(kit: Kit, n: Words, x: number, y: number): { readonly width: numb
     return { width, height: top - y - n.sizePx * 0.2 };
   }
   if (n.plan === 'arched') {
-    const radiusPx = Math.max(n.sizePx, width * 0.72);
+    // One line runs over an arch: rows below would run into each other where it is narrower.
+    const radiusPx = Math.max(n.sizePx, kit.lineWidth(flat, font, tracking, letterCase) * n.sizePx * 0.72);
     kit.add({
       ...lettering,
       id: 'name',
       name: 'Name',
-      text,
+      text: flat,
       sizePx: n.sizePx,
       line: { shape: 'arc', form: 'arch', side: 'over', radiusPx },
       place: { x, y: y + height, turnDeg: 0 },
@@ -90,11 +116,14 @@ function words(kit: Kit, n: Words, x: number, y: number): { readonly width: numb
     return { width, height: height + width * 0.18 };
   }
   kit.add({ ...lettering, id: 'name', name: 'Name', text, sizePx: n.sizePx, place: { x, y: y + height, turnDeg: 0 } });
-  const tall = height + (lines.length - 1) * n.sizePx * (cap + 0.25);
+  const inks = lines.map((line) => kit.extent(line, font, letterCase));
+  const tall = height + n.sizePx * rowsBelow(inks);
+  // What stands on the capitals or hangs below them keeps its white from the rules as well.
+  const beyond = (ems: number) => n.sizePx * Math.max(0, ems - ACCENT);
   if (n.plan === 'ruled')
     for (const [slot, at] of [
-      ['rule-above', y - n.sizePx * 0.28],
-      ['rule-below', y + tall + n.sizePx * 0.28],
+      ['rule-above', y - n.sizePx * 0.28 - beyond(-(inks[0]?.top ?? 0) - cap)],
+      ['rule-below', y + tall + n.sizePx * 0.28 + beyond(inks.at(-1)?.bottom ?? 0)],
     ] as const)
       kit.shape(slot, 'Rule', { form: 'line', widthPx: width, heightPx: Math.max(0.5, n.sizePx * 0.03) }, n.leadPaint, { x, y: at });
   const second = (n.second || kit.context.heard.second || '').trim();
@@ -189,6 +218,13 @@ const CONTROLS = {
     hint: 'How the name is set',
     options: option(WORD_PLANS, (plan) => WORD_LABELS[plan]),
   },
+  rows: {
+    type: 'number',
+    field: 'rows',
+    label: 'Rows',
+    hint: 'Over how many rows the name is broken',
+    when: (n: Readonly<Record<string, unknown>>) => n['plan'] !== 'stacked' && n['plan'] !== 'arched',
+  },
   words: { type: 'words', field: 'words', label: 'Words', hint: 'Empty is the name', placeholder: 'the name' },
   second: {
     type: 'words',
@@ -205,6 +241,12 @@ const CONTROLS = {
   paint: { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The words' },
 } as const;
 
+/** A long name starts over several rows, where its setting has not broken it in a way of its own. */
+const rowsOf = (plan: Words['plan'], name: string): { readonly rows?: number } => {
+  const rows = plan === 'stacked' || plan === 'arched' ? 1 : rowsFor(name);
+  return rows > 1 ? { rows } : {};
+};
+
 /** The name by itself. */
 export const wordmark: Builder<typeof schema> = {
   schema,
@@ -214,6 +256,7 @@ export const wordmark: Builder<typeof schema> = {
   describe: ({ plan }) => WORD_LABELS[plan],
   controls: [
     CONTROLS.plan,
+    CONTROLS.rows,
     CONTROLS.words,
     CONTROLS.second,
     CONTROLS.size,
@@ -227,12 +270,13 @@ export const wordmark: Builder<typeof schema> = {
       (plan) =>
         (plan !== 'second-line' || heard.second) &&
         (plan !== 'stacked' || /\s/.test(heard.text.trim())) &&
-        // Scripts without capitals have none to be opened up.
-        (plan !== 'capitals' || heard.text.toUpperCase() !== heard.text.toLowerCase()),
+        // Scripts without capitals have none to be opened up; one letter has nothing between, and bends over nothing.
+        (plan !== 'capitals' || (lettersOf(heard.text).length > 1 && heard.text.toUpperCase() !== heard.text.toLowerCase())) &&
+        (plan !== 'arched' || lettersOf(heard.text).length > 2),
     ).map((plan) => ({
       id: plan,
       label: WORD_LABELS[plan].replace(/^./, (letter) => letter.toUpperCase()),
-      numbers: { plan },
+      numbers: { plan, ...rowsOf(plan, heard.text) },
     })),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => build({ ...n, symbol: 'none' }, new Kit(context)),
@@ -256,6 +300,7 @@ export const combined: Builder<typeof schema> = {
     },
     { type: 'number', field: 'symbolPercent', label: 'Symbol height', unit: '%', hint: 'Against the height of the capitals' },
     CONTROLS.plan,
+    CONTROLS.rows,
     CONTROLS.words,
     CONTROLS.second,
     CONTROLS.size,
@@ -290,7 +335,7 @@ export const combined: Builder<typeof schema> = {
       return {
         id: `${which}-${side}`,
         label: `${symbolLabel(name).replace(/^./, (letter) => letter.toUpperCase())}, ${side === 'above' ? 'above' : 'to the left'}`,
-        numbers: { symbol: name, side, plan: words_, symbolPercent },
+        numbers: { symbol: name, side, plan: words_, symbolPercent, ...rowsOf(words_, heard.text) },
       };
     });
   },

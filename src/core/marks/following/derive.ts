@@ -279,11 +279,13 @@ function bothTreated(part: KnownPart, link: Linked): { readonly treatments?: Tre
 /** What a link takes of a lettering; nothing where there are no such letters. */
 function takenOf(source: Lettering, { take, run }: Linked): Lettering | undefined {
   if (take === 'whole') return source;
-  const letters = lettersOf(source.text);
-  const first = letters.findIndex((letter) => letter.trim() !== '');
+  const first = lettersOf(source.text).findIndex((letter) => letter.trim() !== '');
   const { from, count } = take === 'initial' ? { from: first, count: first < 0 ? 0 : 1 } : runOf(source.text, run.of, run.from, run.count);
   if (count === 0) return take === 'initial' ? { ...source, text: '' } : undefined;
-  return { ...takeLetters(source, from, count), ...(take === 'initial' ? { trackingPermille: 0 } : {}), ...BY_ITSELF };
+  const letters = takeLetters(source, from, count);
+  // A space for a break: what is said of the letters is still said of the same ones.
+  const joined = take === 'run' && run.joined ? { text: letters.text.replaceAll('\n', ' ') } : {};
+  return { ...letters, ...joined, ...(take === 'initial' ? { trackingPermille: 0 } : {}), ...BY_ITSELF };
 }
 /** A piece of a line stands on a straight line of its own. */
 const BY_ITSELF = { align: 'center', line: { shape: 'straight' }, companion: null, fit: null } as const;

@@ -27,6 +27,8 @@ export const linkedSchema = z.strictObject({
       of: z.enum(RUN_UNITS),
       from: z.number().int().min(0).max(MOST_COUNTED),
       count: z.number().int().min(1).max(MOST_COUNTED),
+      /** Set on one line, wherever the followed text breaks its own. */
+      joined: z.literal(true).optional(),
     })
     .default({ of: 'words', from: 0, count: 1 }),
   /** Own size; `null` follows. */

@@ -1,6 +1,6 @@
 import { heightOf, widthOf, type Bounds } from '../../geometry';
 import { expect } from '../../result/result';
-import { lenderOf, startingFamily } from '../../type';
+import { lenderOf, startingFamily, startingRows } from '../../type';
 import { takerOf } from '../gathering/gather';
 import { lettersOf } from '../lettering/anchors';
 import { SIZE_LIMITS, type Lettering } from '../lettering/schema';
@@ -71,7 +71,7 @@ export const letteringStarters: Starters = ({ recipe, ink, brandName }) => [
     words: ['text', 'name', 'word', 'letters', 'type'],
     texts: 1,
     make: ([text] = []) => {
-      const part = newLettering(recipe, text || brandName, ink);
+      const part = newLettering(recipe, text || startingRows(brandName), ink);
       return { parts: [part], chosen: part.id };
     },
   },

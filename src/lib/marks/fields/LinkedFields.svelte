@@ -4,6 +4,7 @@
   import Choice from '$lib/ui/Choice.svelte';
   import PaintPicker from '$lib/ui/PaintPicker.svelte';
   import Pick from '$lib/ui/Pick.svelte';
+  import Tick from '$lib/ui/Tick.svelte';
   import NumberFields from './NumberFields.svelte';
   import { NUMBERS } from './numbers';
   import { useTable } from '../table/table.svelte';
@@ -55,6 +56,12 @@
     choose={(of) => table.change(part.id, 'Run', { run: { ...run, of } })}
   />
   <NumberFields {part} rows={NUMBERS.linkRun} />
+  {#if run.of !== 'letters' && followed?.kind === 'lettering' && followed.text.includes('\n')}<Tick
+      label="On one line"
+      hint="Wherever the followed text breaks its own"
+      checked={run.joined === true}
+      change={(joined) => table.change(part.id, 'On one line', { run: joined ? { ...run, joined } : { ...run, joined: undefined } })}
+    />{/if}
 {/if}
 {#if followedSize !== undefined}<AmountField
     label="Size"

@@ -299,6 +299,85 @@ function limitsOf(name: BuilderName, field: string): { readonly min: number; rea
   return { min: low, max: high };
 }
 
+describe('a long name', () => {
+  const LONG = heard('The Little Bindery and Paper Mill by the Old Harbor', 'playfair-display', 'Est. 1987');
+  const startNamed = (builder: BuilderName, id: string) => startsOf(builder, context(LONG)).find((start) => start.id === id);
+  const wordsIn = (recipe: Recipe) => recipe.parts.filter((part): part is Lettering => part.kind === 'lettering');
+  const inkOf = (mark: ResolvedMark, id: string) =>
+    mark.parts.find((part) => part.id === id)?.ink ?? { left: 0, right: 0, top: 0, bottom: 0 };
+
+  it.each([
+    ['wordmark', 'plain'],
+    ['wordmark', 'capitals'],
+    ['wordmark', 'ruled'],
+    ['symbol-and-name', 'initial-disk-above'],
+  ] as const)('%s, %s: stands in rows, none wider than six times the height of all', (builder, id) => {
+    const recipe = built(builder, startNamed(builder, id)?.numbers ?? {}, LONG);
+    const name = wordsIn(recipe).find(({ text }) => text.includes('\n'));
+    expect(name?.text.split('\n')).toHaveLength(3);
+    const { left, right, top, bottom } = inkOf(drawn(recipe), name?.id ?? '');
+    expect(right - left).toBeLessThan(6 * (bottom - top));
+  });
+
+  it.each([LONG, heard('Ö', 'playfair-display'), heard('Ångström', 'playfair-display'), heard('QUÌ', 'playfair-display')])(
+    'or one with accents, between two rules: no row touches one ($text)',
+    (hears) => {
+      const recipe = built('wordmark', { plan: 'ruled', ...(hears === LONG ? { rows: 3 } : {}) }, hears);
+      const mark = drawn(recipe);
+      const [above, name, below] = ['Rule', 'Name', 'Rule'].map((called, at) => {
+        const ids = recipe.parts.filter((part) => 'name' in part && part.name === called).map(({ id }) => id);
+        return inkOf(mark, ids[at === 2 ? 1 : 0] ?? '');
+      });
+      expect((name?.top ?? 0) - (above?.bottom ?? 0)).toBeGreaterThan(10);
+      expect((below?.top ?? 0) - (name?.bottom ?? 0)).toBeGreaterThan(10);
+    },
+  );
+
+  it('of one letter is neither opened up nor bent', () => {
+    expect(startsOf('wordmark', context(heard('Ö'))).map(({ id }) => id)).toEqual(['plain', 'ruled']);
+  });
+
+  it('word over word: a little word stands with the one it leads to', () => {
+    const rows = wordsIn(built('wordmark', { plan: 'stacked' }, LONG)).map(({ text }) => text);
+    expect(rows).toEqual(['The Little', 'Bindery', 'and Paper', 'Mill', 'by the Old', 'Harbor']);
+  });
+
+  it.each(['oval', 'panel'] as const)('in an %s: stands in rows of one size, larger than in one, and inside of the inner line', (plan) => {
+    const { numbers = {} } = startsOf('badge', context(LONG)).find((start) => start.numbers['plan'] === plan) ?? {};
+    const recipe = built('badge', numbers, LONG);
+    const rows = wordsIn(recipe).filter(({ name }) => name === 'Main word');
+    expect(rows).toHaveLength(3);
+    expect(new Set(rows.map(({ sizePx }) => sizePx)).size).toBe(1);
+    const [one] = wordsIn(built('badge', { ...numbers, rows: 1 }, LONG)).filter(({ name }) => name === 'Main word');
+    expect(rows[0]?.sizePx).toBeGreaterThan(2 * (one?.sizePx ?? Infinity));
+    const mark = drawn(recipe);
+    const inner = { x: 200 * (plan === 'oval' ? 0.93 : 0.92), y: (plan === 'oval' ? 136 : 100) * 0.92 };
+    for (const { id } of rows) {
+      const { left, right, top, bottom } = inkOf(mark, id);
+      for (const x of [left, right])
+        for (const y of [top, bottom])
+          expect(
+            plan === 'oval' ? (x / inner.x) ** 2 + (y / inner.y) ** 2 : Math.max(Math.abs(x / inner.x), Math.abs(y / inner.y)),
+          ).toBeLessThan(1);
+    }
+    const all = wordsIn(recipe).map(({ id }) => inkOf(mark, id));
+    all.forEach((one_, at) =>
+      all
+        .slice(at + 1)
+        .forEach((other) =>
+          expect(one_.bottom <= other.top || other.bottom <= one_.top || one_.right <= other.left || other.right <= one_.left).toBe(true),
+        ),
+    );
+  });
+
+  it('in a badge: what reads it in one line across comes last', () => {
+    const plans = startsOf('badge', context(LONG)).map(({ numbers }) => numbers['plan'] ?? 'seal');
+    const across = plans.map((plan) => ['band', 'across', 'arcs', 'shield', 'diamond'].includes(String(plan)));
+    expect(across).toEqual([...across].sort());
+    expect(across.filter(Boolean)).toHaveLength(5);
+  });
+});
+
 describe('where the lead is a light color', () => {
   const golden = { ...STARTING_PALETTE, ink: '#33302b', paper: '#fffdf6', lead: '#f2b632' } as const;
 

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Builder, BuilderStart } from '../../building/builder';
 import { Kit } from '../../building/kit';
+import { rowsFor } from '../../../type';
 import { GAP_PIECES } from '../gap-pair';
 import { BadgeKit } from './badge-kit';
 import { alongOval } from './oval';
@@ -19,6 +20,17 @@ const starts = (more: Partial<z.input<typeof badgeSchema>>[]): readonly BuilderS
       numbers,
     };
   });
+
+/** Constructions whose main word runs across in one line: what is long is small there. */
+const ACROSS: ReadonlySet<unknown> = new Set(['band', 'across', 'arcs', 'shield', 'diamond']);
+/** A long name begins with what it is read in: lines of words stand in rows, and a word across comes last. */
+function forName(name: string, numbers: Partial<z.input<typeof badgeSchema>>[]): readonly BuilderStart[] {
+  const rows = rowsFor(name.replace(/\s*\n\s*/g, ' '));
+  if (rows === 1) return starts(numbers);
+  const isAcross = ({ plan }: (typeof numbers)[number]) => ACROSS.has(plan);
+  const inOrder = [...numbers.filter((each) => !isAcross(each)), ...numbers.filter(isAcross)];
+  return starts(inOrder.map((each) => (each.plan === 'oval' || each.plan === 'panel' ? { ...each, rows } : each)));
+}
 
 const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) =>
   values.map((value) => ({ value, label: labels[value] ?? value }));
@@ -46,6 +58,13 @@ export const badge: Builder<typeof badgeSchema> = {
     },
     { type: 'choice', field: 'edge', label: 'Edge', hint: 'What runs around the outside', options: option(BADGE_EDGES), when: hasOwnEdge },
     { type: 'words', field: 'main', label: 'Main word', hint: 'The largest words; empty is the name', placeholder: 'the name' },
+    {
+      type: 'number',
+      field: 'rows',
+      label: 'Rows',
+      hint: 'Over how many rows the main word is broken',
+      when: isOneOf('oval', 'panel'),
+    },
     { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
     { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
     { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
@@ -88,8 +107,8 @@ export const badge: Builder<typeof badgeSchema> = {
       when: isOneOf('band', 'arcs'),
     },
   ],
-  starts: () =>
-    starts([
+  starts: ({ heard }) =>
+    forName(heard.text, [
       { plan: 'seal', edge: 'plain' },
       { plan: 'rings', edge: 'double', filled: false, center: 'initials' },
       { plan: 'band', edge: 'scallop' },

@@ -14,6 +14,8 @@ export const badgeSchema = z.strictObject({
   sizePx: z.number().min(40).max(4000).default(400),
   /** Empty: the name that is followed. */
   main: words,
+  /** Over how many rows the main word is broken where lines of words stand. */
+  rows: z.number().int().min(1).max(5).default(1),
   upper: words,
   lower: words,
   year: z.string().max(40).default(''),

@@ -1,6 +1,47 @@
 import type { FormInput } from '../../building/kit';
+import { inRows } from '../../../type';
 import type { Paint } from '../../drawing/paint';
 import type { BadgeKit } from './badge-kit';
+
+/** White between rows, in heights of their capitals. */
+const BETWEEN = 0.42;
+/** Tracking of the rows, in 1/1000 em. */
+const TRACKED = 60;
+
+/**
+ * The main word over several rows around the middle, all of one size.
+ * @param heightPx of all of them together, at most
+ * @param roomAt how wide a row may be whose capitals reach so far from the middle
+ * @returns how high they are together
+ */
+function rows(b: BadgeKit, heightPx: number, roomAt: (y: number) => number): number {
+  const { kit, font, n } = b;
+  const cap = kit.outline('H', font)?.capHeight ?? 0.7;
+  const wide = (text: string) => kit.lineWidth(text, font, TRACKED, 'upper');
+  const texts = inRows(b.main, n.rows, wide).split('\n');
+  const step = cap * (1 + BETWEEN);
+  const tall = cap + (texts.length - 1) * step;
+  const middleOf = (at: number) => (at - (texts.length - 1) / 2) * step;
+  const fits = (sizePx: number) => texts.every((text, at) => sizePx * wide(text) <= roomAt(sizePx * (Math.abs(middleOf(at)) + cap / 2)));
+  // The largest size at which every row has room: larger rows stand farther out, where an oval is narrower.
+  let [least, most] = [0, heightPx / tall];
+  if (!fits(most))
+    for (let turn = 0; turn < 40; turn++) {
+      const middle = (least + most) / 2;
+      if (fits(middle)) least = middle;
+      else most = middle;
+    }
+  else least = most;
+  const sizePx = Math.max(1, least);
+  texts.forEach((text, at) =>
+    kit.add({
+      ...{ kind: 'lettering', id: at === 0 ? 'word' : `word-${at + 1}`, name: 'Main word', text, case: 'upper', font, sizePx },
+      ...{ trackingPermille: TRACKED, paint: b.ink },
+      place: { x: 0, y: sizePx * (middleOf(at) + cap / 2), turnDeg: 0 },
+    }),
+  );
+  return sizePx * tall;
+}
 
 /** Lines of words in an oval or a panel. */
 export function lines(b: BadgeKit): void {
@@ -30,7 +71,13 @@ export function lines(b: BadgeKit): void {
     outline('line-in', 'Inner ground', w * 0.036, n.filled ? n.leadPaint : n.groundPaint, true);
   }
   const room = oval ? w * 0.72 : w * 0.84;
-  const word = b.line('word', 'Main word', b.main, false, 0, room, h * 0.3, b.ink);
+  const inner = oval && { x: w * 0.45, y: h * 0.45 };
+  const word =
+    n.rows > 1
+      ? rows(b, h * (b.lower || n.upper ? 0.46 : 0.62), (y) =>
+          inner ? 1.72 * inner.x * Math.sqrt(Math.max(0, 1 - (y / inner.y) ** 2)) : room,
+        )
+      : b.line('word', 'Main word', b.main, false, 0, room, h * 0.3, b.ink);
   const small = h * 0.085;
   const up = word / 2 + h * 0.13;
   if (b.lower) {

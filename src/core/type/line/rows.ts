@@ -1,0 +1,77 @@
+import { graphemesOf } from '../graphemes';
+
+/** A name longer than this, in letters, is read more easily over several rows of about so many. Common practice: a wordmark is at most some 20 capitals wide. */
+const ROW = { most: 24, about: 19, rows: 5 } as const;
+/** Little words that lead on to the next and do not end a row. Common practice of setting titles: no article or preposition hangs at the end. */
+const LEADING = /^(?:&|\+|the|and|for|und|der|die|das|des|les|los|las|del|dla|при|под|над|для)$/iu;
+/** How much wider a row counts that ends with such a word. */
+const HANGING = 1.25;
+
+const lengthOf = (text: string): number => graphemesOf(text).length;
+/** Whether a word leads on to the next: an article, a preposition, a sign for “and”, or any of at most two letters. */
+export const leadsOn = (word: string): boolean => lengthOf(word) <= 2 || LEADING.test(word);
+
+/** How many rows a name starts in: one, as long as it is read at a glance. */
+export function rowsFor(name: string): number {
+  const text = name.trim();
+  const letters = lengthOf(text);
+  if (letters <= ROW.most || text.includes('\n')) return 1;
+  return Math.min(ROW.rows, text.split(/\s+/).length, Math.round(letters / ROW.about));
+}
+
+/**
+ * The words of a name over so many rows that come out most alike: the widest as narrow as can be, then the rest as even as can be.
+ * @param widthOf of so many words from one on, in any unit
+ * @returns how many words stand on each row; nothing where there are fewer words than rows
+ * @source dynamic programming over the breaks, as in D. E. Knuth and M. F. Plass, “Breaking Paragraphs into Lines” (1981), with another measure
+ */
+export function evenBreaks(
+  words: readonly string[],
+  rows: number,
+  widthOf: (from: number, count: number) => number,
+): readonly number[] | undefined {
+  if (rows < 1 || words.length < rows) return undefined;
+  const last = words.length;
+  const cost = (from: number, to: number) => widthOf(from, to - from) * (to < last && leadsOn(words[to - 1] as string) ? HANGING : 1);
+  interface Way {
+    readonly widest: number;
+    readonly squares: number;
+    readonly counts: readonly number[];
+  }
+  const better = (one: Way, other: Way | undefined) =>
+    other === undefined || one.widest < other.widest || (one.widest === other.widest && one.squares < other.squares);
+  // The best way to set all words up to one, in as many rows as have been begun.
+  let ways: (Way | undefined)[] = Array.from({ length: last + 1 }, (_, to) => {
+    const width = to > 0 ? cost(0, to) : 0;
+    return to > 0 ? { widest: width, squares: width * width, counts: [to] } : undefined;
+  });
+  for (let row = 2; row <= rows; row++)
+    ways = ways.map((_, to) => {
+      let best: Way | undefined;
+      for (let from = row - 1; from < to; from++) {
+        const before = ways[from];
+        if (!before) continue;
+        const width = cost(from, to);
+        const way = {
+          widest: Math.max(before.widest, width),
+          squares: before.squares + width * width,
+          counts: [...before.counts, to - from],
+        };
+        if (better(way, best)) best = way;
+      }
+      return best;
+    });
+  return ways[last]?.counts;
+}
+
+/** A name broken over rows; as it is where it has fewer words. @param widthOf of a text, in any unit; its number of letters, where no face is there */
+export function inRows(name: string, rows: number, widthOf: (text: string) => number = lengthOf): string {
+  const words = name.trim().split(/\s+/);
+  let from = 0;
+  const run = (at: number, count: number) => words.slice(at, at + count).join(' ');
+  const breaks = evenBreaks(words, rows, (at, count) => widthOf(run(at, count)));
+  return breaks?.map((count) => run((from += count) - count, count)).join('\n') ?? name;
+}
+
+/** A name as its first mark sets it: over several rows where it is long. */
+export const startingRows = (name: string): string => inRows(name.trim(), rowsFor(name));
