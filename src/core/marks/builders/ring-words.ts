@@ -1,7 +1,7 @@
 import { halfOval, halfOvalLength } from '../../geometry';
 import type { Paint } from '../drawing/paint';
 import type { Kit } from '../building/kit';
-import type { FontChoice } from '../../type';
+import { inRows, type FontChoice } from '../../type';
 
 /** Limits within which ring texts are made to agree: tracking, size against what was asked for, and degrees. */
 const TRACKING = { natural: 130, least: 10, most: 1500 } as const;
@@ -27,6 +27,13 @@ export interface RingWords {
   readonly mostDeg?: number;
   /** Half the height of what lies across the circle, by how far from the middle; the words end before it. */
   readonly across?: (x: number) => number;
+}
+
+/** Words of one text over both halves of a ring, where nothing else stands below; a single word stays above. */
+export function overBothHalves(upper: string, lower: string): readonly [upper: string, lower: string] {
+  if (lower.trim() !== '') return [upper, lower];
+  const [above = upper, below = ''] = inRows(upper, 2).split('\n');
+  return [above, below];
 }
 
 /** Air between the ends of words and what lies across, as a share of the circle. */

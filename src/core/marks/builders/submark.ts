@@ -1,10 +1,11 @@
+import { rowsFor } from '../../type';
 import { z } from 'zod';
 import type { Point } from '../../geometry';
 import type { Builder } from '../building/builder';
 import { initialsOf, Kit, outlinePoints } from '../building/kit';
 import { paintSchema, type Paint } from '../drawing/paint';
 import { GAP_PIECES, gapPair } from './gap-pair';
-import { ringWords } from './ring-words';
+import { overBothHalves, ringWords } from './ring-words';
 
 /** How far beyond the middle a mirror stands, as a share of the letter. */
 const HAIR_SHARE = 0.001;
@@ -33,6 +34,8 @@ const schema = z.strictObject({
   upper: z.string().max(200).default(''),
   lower: z.string().max(200).default(''),
   ringText: z.boolean().default(true),
+  /** Whether the words run on around the foot, where no others stand there. */
+  bothHalves: z.boolean().default(false),
   textPercent: z.number().min(2).max(20).default(9),
   airPercent: z.number().min(0).max(60).default(14),
   disk: z.boolean().default(true),
@@ -215,6 +218,13 @@ export const submark: Builder<typeof schema> = {
       when: (n) => n['ringText'] === true,
     },
     {
+      type: 'tick',
+      field: 'bothHalves',
+      label: 'Over both halves',
+      hint: 'The words run on around the foot, where no others stand there',
+      when: (n) => n['ringText'] === true,
+    },
+    {
       type: 'choice',
       field: 'between',
       label: 'Between the words',
@@ -239,7 +249,7 @@ export const submark: Builder<typeof schema> = {
     { type: 'paint', field: 'leadPaint', label: 'Color', hint: 'The disk, or the symbol' },
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'The symbol on a filled disk', when: (n) => n['disk'] === true },
   ],
-  starts: () =>
+  starts: ({ heard }) =>
     (
       [
         { crop: 'whole', disk: true },
@@ -256,7 +266,8 @@ export const submark: Builder<typeof schema> = {
     ).map((numbers) => ({
       id: `${numbers.crop}-${numbers.disk ? 'disk' : 'open'}-${'ringText' in numbers ? 'alone' : 'ring'}`,
       label: `${CROP_LABELS[numbers.crop].replace(/^./, (letter) => letter.toUpperCase())}${'ringText' in numbers ? '' : ', in a ring of words'}`,
-      numbers,
+      // A long name is read where it has the whole ring.
+      numbers: rowsFor(heard.text.replace(/\s*\n\s*/g, ' ')) > 1 && !('ringText' in numbers) ? { ...numbers, bothHalves: true } : numbers,
     })),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => {
@@ -278,11 +289,12 @@ export const submark: Builder<typeof schema> = {
     if (n.ringText) {
       const sizePx = (n.sizePx * n.textPercent) / 100;
       const band = sizePx * 1.5;
-      const lower = n.lower || context.heard.second || '';
+      const words = [n.upper || context.heard.text.replace(/\s*\n\s*/g, ' '), n.lower || context.heard.second || ''] as const;
+      const [upper, lower] = n.bothHalves ? overBothHalves(...words) : words;
       const sweep = ringWords(kit, {
         ...{ around: 'line', radiusPx: R * edge, insetPx: band / 2 + n.sizePx * 0.012, roomPx: band / 2, sizePx },
         ...{
-          upper: n.upper || context.heard.text.replace(/\s*\n\s*/g, ' '),
+          upper,
           lower,
           font: kit.face(n.secondFamily || n.family),
           paint: ink,

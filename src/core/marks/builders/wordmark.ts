@@ -27,6 +27,9 @@ const symbolLabel = (symbol: SymbolName): string =>
       ? `initial ${symbol === 'initial-ring' ? 'in a ring' : `on a ${symbol.slice(8)}`}`
       : chargeRow(symbol as (typeof CHARGE_NAMES)[number]).one;
 
+/** Most that a symbol's height may be of the capitals', in percent. */
+const MOST_PERCENT = 400;
+
 const shape = {
   plan: z.enum(WORD_PLANS).default('plain'),
   /** Over how many rows the name is broken; one leaves it as it was typed. */
@@ -38,7 +41,7 @@ const shape = {
   second: z.string().max(400).default(''),
   sizePx: z.number().min(8).max(2000).default(120),
   trackingPermille: z.number().min(-100).max(600).default(0),
-  symbolPercent: z.number().min(40).max(400).default(150),
+  symbolPercent: z.number().min(40).max(MOST_PERCENT).default(150),
   family: z.string().max(64).default(''),
   secondFamily: z.string().max(64).default(''),
   leadPaint: paintSchema.default({ role: 'lead' }),
@@ -319,6 +322,11 @@ export const combined: Builder<typeof schema> = {
   ],
   starts: ({ heard }) => {
     const plan = heard.second ? ('second-line' as const) : ('plain' as const);
+    // Above several rows a symbol is larger, and beside them it is as high as they are.
+    const besideRows = (percent: number, side: (typeof SIDES)[number], setting: Words['plan']) => {
+      const more = Math.max(rowsOf(setting, heard.text).rows ?? 1, setting === 'stacked' ? 1 : heard.text.split('\n').length) - 1;
+      return Math.min(MOST_PERCENT, Math.round(side === 'left' ? percent + 120 * more : percent * (1 + 0.3 * more)));
+    };
     return (
       [
         ['initial-disk', 'above', 'capitals', 230],
@@ -335,7 +343,13 @@ export const combined: Builder<typeof schema> = {
       return {
         id: `${which}-${side}`,
         label: `${symbolLabel(name).replace(/^./, (letter) => letter.toUpperCase())}, ${side === 'above' ? 'above' : 'to the left'}`,
-        numbers: { symbol: name, side, plan: words_, symbolPercent, ...rowsOf(words_, heard.text) },
+        numbers: {
+          symbol: name,
+          side,
+          plan: words_,
+          symbolPercent: besideRows(symbolPercent, side, words_),
+          ...rowsOf(words_, heard.text),
+        },
       };
     });
   },

@@ -333,6 +333,36 @@ describe('a long name', () => {
     },
   );
 
+  it.each([
+    ['badge', 'seal-plain-filled', 1.5],
+    ['badge', 'ovalRing-plain-filled', 1.5],
+    ['badge', 'arched-rope-open', 1.5],
+    ['submark', 'whole-disk-ring', 1.5],
+  ] as const)('%s, %s: its ring of words runs over both halves, larger than over one', (builder, id, larger) => {
+    const alone = heard(LONG.text, 'playfair-display');
+    const { numbers = {} } = startsOf(builder, context(alone)).find((start) => start.id === id) ?? {};
+    const ringOf = (more: object) => {
+      const recipe = built(builder, { ...numbers, ...more }, alone);
+      const mark = drawn(recipe);
+      return wordsIn(recipe)
+        .filter(({ name }) => /ring text$/.test(name ?? ''))
+        .map(({ id: part, text }) => ({ text, px: mark.parts.find((each) => each.id === part)?.lettering?.capHeightPx ?? 0 }));
+    };
+    const [both, one] = [ringOf({}), ringOf({ bothHalves: false })];
+    expect(both.map(({ text }) => text)).toEqual(['The Little Bindery and Paper', 'Mill by the Old Harbor']);
+    expect(one).toHaveLength(1);
+    for (const { px } of both) expect(px).toBeGreaterThan(larger * (one[0]?.px ?? Infinity));
+  });
+
+  it('with a second line leaves the foot of a ring to it', () => {
+    const { numbers = {} } = startsOf('badge', context(LONG))[0] ?? {};
+    expect(
+      wordsIn(built('badge', numbers, LONG))
+        .filter(({ name }) => /ring text$/.test(name ?? ''))
+        .map(({ text }) => text),
+    ).toEqual([LONG.text, 'Est. 1987']);
+  });
+
   it('of one letter is neither opened up nor bent', () => {
     expect(startsOf('wordmark', context(heard('Ö'))).map(({ id }) => id)).toEqual(['plain', 'ruled']);
   });
@@ -368,6 +398,17 @@ describe('a long name', () => {
           expect(one_.bottom <= other.top || other.bottom <= one_.top || one_.right <= other.left || other.right <= one_.left).toBe(true),
         ),
     );
+  });
+
+  it('beside a symbol: that is about as high as the rows are together', () => {
+    const recipe = built('symbol-and-name', startNamed('symbol-and-name', 'acorn-left')?.numbers ?? {}, heard(LONG.text));
+    const mark = drawn(recipe);
+    const highOf = (called: string) => {
+      const { top, bottom } = inkOf(mark, recipe.parts.find((part) => 'name' in part && part.name === called)?.id ?? '');
+      return bottom - top;
+    };
+    expect(highOf('Symbol') / highOf('Name')).toBeGreaterThan(0.8);
+    expect(highOf('Symbol') / highOf('Name')).toBeLessThan(1.25);
   });
 
   it('in a badge: what reads it in one line across comes last', () => {

@@ -1,7 +1,7 @@
 import { initialsOf, outlinePoints, type FormInput, type Kit } from '../../building/kit';
 import type { Paint } from '../../drawing/paint';
 import { gapPair } from '../gap-pair';
-import { ringWords } from '../ring-words';
+import { overBothHalves, ringWords } from '../ring-words';
 import type { Badge } from './numbers';
 
 /** The outer edge of a round badge, as a shape that others lie upon. */
@@ -71,9 +71,15 @@ export class BadgeKit {
     return 'line';
   }
 
+  /** What a ring says above, and below. */
+  halves(upper: string): readonly [upper: string, lower: string] {
+    return this.n.bothHalves ? overBothHalves(upper, this.lower) : [upper, this.lower];
+  }
+
   /** Words above and below, and what stands in the two gaps. */
   ring(around: string, radiusPx: number, bandPx: number): void {
     const { kit, n } = this;
+    const [upper, lower] = this.halves(this.upper);
     const sizePx = Math.min((n.sizePx * n.textPercent) / 100, bandPx * 0.78);
     const insetPx = bandPx / 2;
     const sweep = ringWords(kit, {
@@ -82,12 +88,12 @@ export class BadgeKit {
       insetPx,
       roomPx: this.roomIn(bandPx),
       sizePx,
-      upper: this.upper,
-      lower: this.lower,
+      upper,
+      lower,
       font: this.second,
       paint: this.ink,
     });
-    if (this.lower.trim() === '' || sweep > 172) return;
+    if (lower.trim() === '' || sweep > 172) return;
     this.pair('gap', radiusPx - insetPx, sizePx * 0.42);
   }
   /** What the ink of words may take up of half their band: lines run along it. */

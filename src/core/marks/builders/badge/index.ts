@@ -29,7 +29,11 @@ function forName(name: string, numbers: Partial<z.input<typeof badgeSchema>>[]):
   if (rows === 1) return starts(numbers);
   const isAcross = ({ plan }: (typeof numbers)[number]) => ACROSS.has(plan);
   const inOrder = [...numbers.filter((each) => !isAcross(each)), ...numbers.filter(isAcross)];
-  return starts(inOrder.map((each) => (each.plan === 'oval' || each.plan === 'panel' ? { ...each, rows } : each)));
+  return starts(
+    inOrder.map((each) =>
+      each.plan === 'oval' || each.plan === 'panel' ? { ...each, rows } : isAcross(each) ? each : { ...each, bothHalves: true },
+    ),
+  );
 }
 
 const option = <T extends string>(values: readonly T[], labels: Partial<Record<T, string>> = {}) =>
@@ -67,6 +71,13 @@ export const badge: Builder<typeof badgeSchema> = {
     },
     { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
     { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
+    {
+      type: 'tick',
+      field: 'bothHalves',
+      label: 'Over both halves',
+      hint: 'The words of the ring run on around the foot, where no others stand there',
+      when: isOneOf('seal', 'rings', 'arched', 'ovalRing'),
+    },
     { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
     { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS) },
     {

@@ -18,6 +18,8 @@ export const badgeSchema = z.strictObject({
   rows: z.number().int().min(1).max(5).default(1),
   upper: words,
   lower: words,
+  /** Whether the words of the ring run on around the foot, where no others stand there. */
+  bothHalves: z.boolean().default(false),
   year: z.string().max(40).default(''),
   between: z.enum(GAP_PIECES).default('dot'),
   center: z.enum(CENTERS).default('initials'),

@@ -21,7 +21,8 @@ export function alongOval(b: BadgeKit): void {
   if (n.filled) kit.shape('inner', 'Inner oval', { form: 'disk', ...inner }, n.groundPaint);
   else kit.shape('inner', 'Inner line', { form: 'ring', ...inner, bandPx: w * 0.008 }, b.ink);
   const sizePx = Math.min((w * n.textPercent) / 100, band * 0.78);
-  const hasLower = b.lower.trim() !== '';
+  const [upper, lower] = b.halves(b.upper);
+  const hasLower = lower.trim() !== '';
   const sweep = ringWords(kit, {
     around: 'line',
     radiusPx: w / 2 - line,
@@ -29,8 +30,8 @@ export function alongOval(b: BadgeKit): void {
     insetPx: band / 2,
     roomPx: b.roomIn(band),
     sizePx,
-    upper: b.upper,
-    lower: b.lower,
+    upper,
+    lower,
     font: b.second,
     paint: b.ink,
     mostDeg: hasLower && n.between !== 'none' ? RUN_DEG.between : RUN_DEG.alone,

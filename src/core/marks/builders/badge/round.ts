@@ -47,6 +47,7 @@ export function round(b: BadgeKit): void {
       b.years(inner * 0.66, -inner * 0.2, inner * 0.13, b.ink, inner * 0.3);
       return;
     }
+    const [upper, lower] = b.halves(b.main);
     const sizePx = band * 0.72;
     ringWords(kit, {
       around,
@@ -54,12 +55,12 @@ export function round(b: BadgeKit): void {
       insetPx: band / 2,
       roomPx: b.roomIn(band),
       sizePx,
-      upper: b.main,
-      lower: b.lower,
+      upper,
+      lower,
       font: b.font,
       paint: b.ink,
     });
-    if (b.lower.trim() !== '') b.pair('gap', R * 0.94 - band / 2, sizePx * 0.4);
+    if (lower.trim() !== '') b.pair('gap', R * 0.94 - band / 2, sizePx * 0.4);
     b.middle(inner * 0.84, b.ink, 0, b.besideYear(inner * 0.64, inner * 0.3));
     b.years(inner * 0.64, inner * 0.05, inner * 0.13, b.ink, inner * 0.3);
     return;
