@@ -87,7 +87,7 @@ export async function packOfSixty(home, workerPid) {
     }
   };
   await pack(); // fonts are read, threads are started
-  const { whole, reference, ratio } = await inPairs(3, pack, () => alone(pictures));
+  const { whole, reference, ratio } = await inPairs(5, pack, () => alone(pictures));
   return [
     `A pack of ${pictures.length} files up to 4500 × 5400: ${(whole / 1000).toFixed(1)} s made, verified and stored; rendering and encoding alone ${(reference / 1000).toFixed(1)} s; ratio ${ratio} (bar 1.3); ${mostMemory('the worker', workerPid)} (bar 1,024)`,
   ];

@@ -3,7 +3,7 @@ import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { canvasSchema, createPart, EMPTY_RECIPE, expect as valueOf, startOf, STARTING_PALETTE, type Form } from '$core/index';
 import { FORMATS, type PictureSubject } from '../../src/lib/server/formats';
-import { plainPng, rendered, straight } from '../../src/lib/server/pixels/rendered';
+import { plainPng, rendered, renderedFine, straight } from '../../src/lib/server/pixels/rendered';
 import { random } from '../support/random';
 
 /** Disks of any color and opacity, one over the other. */
@@ -43,6 +43,25 @@ describe('a PNG', () => {
 });
 
 describe('pixels that were rendered', () => {
+  it('finer than they are shown are the rounded means of all that lies on them, by sums of single channels', async () => {
+    for (const [seed, wide, high] of [
+      [5, 90, 60],
+      [6, 1, 1],
+      [7, 37, 61],
+    ] as const) {
+      const [svg, side] = [scene(seed, wide, high), 4];
+      const [fine, made] = [await rendered(svg, wide * side), await renderedFine(svg, side, wide)];
+      expect([made.widthPx, made.heightPx]).toEqual([wide, high]);
+      const sums = new Array<number>(wide * high * 4).fill(0);
+      fine.premultiplied.forEach((value, at) => {
+        const [pixel, channel] = [Math.floor(at / 4), at % 4];
+        const [x, y] = [Math.floor((pixel % fine.widthPx) / side), Math.floor(Math.floor(pixel / fine.widthPx) / side)];
+        sums[(y * wide + x) * 4 + channel] = (sums[(y * wide + x) * 4 + channel] as number) + value;
+      });
+      expect([...made.premultiplied]).toEqual(sums.map((sum) => Math.floor((sum + side * side * 0.5) / (side * side))));
+    }
+  });
+
   it('have the colors that the renderer writes into its own PNG, as another reader sees them', async () => {
     for (const [seed, wide, high] of [
       [1, 160, 90],

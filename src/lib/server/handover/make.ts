@@ -5,6 +5,7 @@ import { unitOfWork } from '../database/orm';
 import { tellMoved } from '../events';
 import type { FileOrder, PictureSubject } from '../formats';
 import { goodsOrder } from '../goods/pack-order';
+import { storeFile } from '../files';
 import { heavy } from '../heavy/pool';
 import { ProblemError } from '../http/problem-error';
 import { asRefusal } from '../http/refusals';
@@ -124,8 +125,8 @@ export const makeFile: MakeFile = async (file, job, worker, alone) => {
       return onGoods ? heavy('packedGoods', { subject, order: onGoods }) : heavy('packed', { format, subject, order });
     };
     const isLarge = formatOf(format).pixels && pixelsOf(canvas) > LARGE_PIXELS;
-    const { verdict, sizeBytes, sha256 } = await (isLarge ? alone(make) : make());
-    if (sha256 === undefined) {
+    const { verdict, sizeBytes, kept } = await (isLarge ? alone(make) : make());
+    if (!kept) {
       const wrong = verdict.checks.filter(({ passes: right }) => !right).map(({ message }) => message);
       await fail(
         [
@@ -140,7 +141,7 @@ export const makeFile: MakeFile = async (file, job, worker, alone) => {
       return;
     }
     await settle(`"state" = 'done', "sha256" = $4, "size_bytes" = $5, "verdict" = $6, "reason" = null, "made_at" = now()`, [
-      sha256,
+      await storeFile(kept),
       sizeBytes,
       JSON.stringify(verdict),
     ]);

@@ -80,9 +80,15 @@ interface GoodsInput {
 export interface Packed {
   readonly verdict: FileVerdict;
   readonly sizeBytes: number;
-  /** Where it lies, if it passes. */
-  readonly sha256?: string;
+  /** What is to be kept, if it passes: by whoever asked, so that this thread goes on with the next. */
+  readonly kept?: Uint8Array;
 }
+
+const packed = (file: Uint8Array, verdict: FileVerdict): Packed => ({
+  verdict,
+  sizeBytes: file.length,
+  ...(verdict.passes ? { kept: file } : {}),
+});
 
 /** Everything that takes long enough to keep other requests waiting; each runs in a thread of its own, never in the one that answers. */
 export const tasks = {
@@ -107,7 +113,7 @@ export const tasks = {
     readonly subject: PictureSubject;
     readonly order: FileOrder;
   }): Promise<Uint8Array> => FORMATS[format].make(subject, order),
-  /** A file of a pack: written, opened again, and kept only if it is right. */
+  /** A file of a pack: written, opened again, and to be kept only if it is right. */
   packed: async ({
     format,
     subject,
@@ -118,20 +124,17 @@ export const tasks = {
     readonly order: FileOrder;
   }): Promise<Packed> => {
     const file = await FORMATS[format].make(subject, order);
-    const verdict = await verifyFile(format, file, subject, order);
-    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+    return packed(file, await verifyFile(format, file, subject, order));
   },
-  /** A mark on goods, for a pack: written, opened again, and kept only if it is right. */
+  /** A mark on goods, for a pack: likewise. */
   packedGoods: async ({ subject, order }: GoodsInput): Promise<Packed> => {
     const file = await shownOn(subject, order);
-    const verdict = await verifyGoods(file, order);
-    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+    return packed(file, await verifyGoods(file, order));
   },
   /** A mark on several goods in one picture, for a pack: likewise. */
   packedSheet: async ({ order }: { readonly order: SheetOrder }): Promise<Packed> => {
     const file = await shownSideBySide(order);
-    const verdict = await verifyGoods(file, order);
-    return { verdict, sizeBytes: file.length, ...(verdict.passes ? { sha256: await storeFile(file) } : {}) };
+    return packed(file, await verifyGoods(file, order));
   },
   /** A mark on goods, as a JPEG. */
   goods: ({ subject, order }: GoodsInput): Promise<Uint8Array> => shownOn(subject, order),

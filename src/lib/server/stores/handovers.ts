@@ -251,16 +251,27 @@ async function handoverRow(em: EntityManager, brandId: string, id: string) {
 
 /** Says what a file would show now, so that packs can say what has changed. */
 type DigestNow = (wanted: WantedFile) => string;
+/** Of brands as they were last looked at: whoever watches a pack being made asks again and again, and revisions never change. */
+const digests = new Map<string, DigestNow>();
+const DIGESTS_KEPT = 4;
 async function digestsNow(em: EntityManager, brand: BrandView): Promise<DigestNow> {
-  const standing = await standingAt(em, brand, await basisNow(em, brand));
+  const basis = await basisNow(em, brand);
+  const asked = JSON.stringify([brand.id, basis.palette, basis.marks]);
+  const found = digests.get(asked);
+  if (found) return found;
+  const standing = await standingAt(em, brand, basis);
   const known = new Map<string, string>();
-  return (wanted) => {
+  const fresh: DigestNow = (wanted) => {
     const marks = marksOf(wanted);
     const key = marks.join();
     const digest = known.get(key) ?? fileBasis(standing, marks).digest;
     known.set(key, digest);
     return digest;
   };
+  const oldest = digests.keys().next();
+  if (digests.size >= DIGESTS_KEPT && !oldest.done) digests.delete(oldest.value);
+  digests.set(asked, fresh);
+  return fresh;
 }
 
 type HandoverRow = Awaited<ReturnType<typeof handoverRow>>;
