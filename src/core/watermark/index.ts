@@ -34,5 +34,5 @@ export {
   type WatermarkSource,
   type WatermarkTones,
 } from './watermark-drawing';
-export { leadingFamily, veilLine } from './veil-line';
+export { leadingFamily, startVeil, veilLine } from './veil-line';
 export { ownDressing, watermarkSources } from './sources';

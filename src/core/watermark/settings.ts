@@ -48,10 +48,12 @@ const stampSchema = placeSchema.extend({
 export type Stamp = z.infer<typeof stampSchema>;
 
 export const VEIL_TONES = ['two', 'light', 'dark'] as const;
+/** Most UTF-16 units of the line of a veil. */
+export const MOST_LETTERS = 60;
 const veilSchema = z.strictObject({
   on: z.boolean().default(false),
   /** The line that is repeated; where it is empty, the mark is. */
-  text: z.string().trim().max(60).default(''),
+  text: z.string().trim().max(MOST_LETTERS).default(''),
   mark: z.string().max(64).default(''),
   /** Width of one repetition, in percent of the picture's shorter side. */
   sizePercent: percent(6, 120, 24),

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { startVeil } from '$core/index';
   import Fold from '$lib/ui/Fold.svelte';
   import OutputFields from './OutputFields.svelte';
   import { usePhotosDesk } from './photos-desk.svelte';
@@ -49,7 +50,7 @@
         checked={desk.content.veil.on}
         onchange={(event) => {
           const on = event.currentTarget.checked;
-          const line = desk.content.veil.text || desk.content.veil.mark ? {} : { text: desk.brand.name.slice(0, 60) };
+          const line = desk.content.veil.text || desk.content.veil.mark ? {} : startVeil(desk.brand.name, desk.content.veil);
           desk.change(on ? 'Lay a veil' : 'Take the veil off', desk.withVeil({ on, ...line }));
         }}
       /> Veil</label

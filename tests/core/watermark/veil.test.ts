@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { photoDeskSchema, stampPlace, startStamp, veilLayout, type Veil } from '$core/index';
+import { photoDeskSchema, stampPlace, startStamp, startVeil, veilLayout, type Veil } from '$core/index';
 import { random } from '../../support/random';
 
 const veil = (change: Partial<Veil> = {}): Veil => ({ ...photoDeskSchema.parse({}).veil, on: true, ...change });
@@ -12,6 +12,19 @@ const SIZES = [
 ] as const;
 
 describe('a veil', () => {
+  it.each([
+    ['Windrow Kites', 24, 35, 45],
+    ['The Little Bindery and Paper Mill by the Old Harbor', 61, 14, 18],
+    ['🪁'.repeat(80), 36, 23, 30],
+  ])('of %j begins with letters that are seen, and no farther apart', (name, sizePercent, acrossPercent, downPercent) => {
+    const begins = startVeil(name, veil());
+    expect(begins).toMatchObject({ sizePercent, acrossPercent, downPercent });
+    expect(name.startsWith(begins.text)).toBe(true);
+    expect(photoDeskSchema.parse({ veil: { ...veil(), ...begins } }).veil).toEqual({ ...veil(), ...begins });
+    // Room in percent of the picture, as for a short line.
+    expect((begins.sizePercent * begins.downPercent) / 100).toBeCloseTo((24 * 45) / 100, 0);
+  });
+
   it('lies in even rows and columns at every size and angle, within half a pixel', () => {
     const next = random(5);
     for (let n = 0; n < 120; n++) {
