@@ -6,6 +6,7 @@ export { parseAmount } from './units/amount';
 export { fromUnit, inUnit, lengthText, SHOWN_UNITS, type ShownUnit } from './units/shown-length';
 export { expect, fail, ok, type Problem, type Result } from './result/result';
 export { problemsOf } from './result/schema-problems';
+export { eachOf } from './numeric/tuples';
 
 // How documents are stored
 export * from './stored';

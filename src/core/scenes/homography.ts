@@ -1,3 +1,4 @@
+import { eachOf } from '../numeric/tuples';
 import { fail, ok, type Result } from '../result/result';
 
 /** A place, in pixels or in shares. */
@@ -40,6 +41,7 @@ export function squareTo(corners: readonly [Corner, Corner, Corner, Corner]): Re
 
 /** The map back. @source the adjugate matrix, scaled so that its last number is 1 */
 export function inverse([a, b, c, d, e, f, g, h, i]: Homography): Homography {
+  const last = a * e - b * d;
   const m = [
     e * i - f * h,
     c * h - b * i,
@@ -49,8 +51,7 @@ export function inverse([a, b, c, d, e, f, g, h, i]: Homography): Homography {
     c * d - a * f,
     d * h - e * g,
     b * g - a * h,
-    a * e - b * d,
-  ];
-  const last = m[8] as number;
-  return m.map((value) => value / last) as unknown as Homography;
+    last,
+  ] as const;
+  return eachOf(m, (value) => value / last);
 }

@@ -1,13 +1,11 @@
-import { createPart, EMPTY_RECIPE, type Recipe } from '../marks';
+import { createPart, EMPTY_RECIPE, isKnown, type Recipe } from '../marks';
 import { expect } from '../result/result';
 import { graphemesOf, lenderOf } from '../type';
 import { MOST_LETTERS, type Veil } from './settings';
 
 /** The family that a brand's marks are set in first; what a veil's line is set in. */
 export function leadingFamily(recipes: Iterable<Recipe>): string {
-  for (const { parts } of recipes)
-    for (const part of parts)
-      if (part.kind === 'lettering') return (part as unknown as { readonly font: { readonly family: string } }).font.family;
+  for (const { parts } of recipes) for (const part of parts) if (isKnown(part) && part.kind === 'lettering') return part.font.family;
   return 'marcellus';
 }
 

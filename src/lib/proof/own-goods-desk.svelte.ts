@@ -1,4 +1,5 @@
 import {
+  eachOf,
   meshPlace,
   MESH_SIDE,
   ownGoodsId,
@@ -75,10 +76,10 @@ export class OwnGoodsDesk {
 
   /** Where own goods lie after something was pulled by shares of the photo. */
   pulled(before: OwnGoods, what: Pulled, by: Corner): Partial<OwnGoods> {
-    if (what === 'place') return { corners: before.corners.map((corner) => moved(corner, by)) as unknown as OwnGoods['corners'] };
+    if (what === 'place') return { corners: eachOf(before.corners, (corner) => moved(corner, by)) };
     if ('corner' in what)
       return {
-        corners: before.corners.map((corner, at) => (at === what.corner ? moved(corner, by) : corner)) as unknown as OwnGoods['corners'],
+        corners: eachOf(before.corners, (corner, at) => (at === what.corner ? moved(corner, by) : corner)),
       };
     const mesh = before.mesh.length > 0 ? before.mesh : Array.from({ length: MESH_SIDE * MESH_SIDE }, () => ({ x: 0, y: 0 }));
     return { mesh: mesh.map((handle, at) => (at === what.handle ? moved(handle, by) : handle)) };

@@ -15,23 +15,18 @@ export function same(one: unknown, other: unknown): boolean {
   return [...names].every((name) => same(one[name], other[name]));
 }
 
-function mergedRecord(
-  base: Record<string, unknown>,
-  current: Record<string, unknown>,
-  next: Record<string, unknown>,
-): Record<string, unknown> {
+function mergedRecord<T extends object>(base: T, current: T, next: T): T {
   const names = new Set([...Object.keys(base), ...Object.keys(current), ...Object.keys(next)]);
-  return Object.fromEntries(
-    [...names].flatMap((name) => {
-      const [before, here, then] = [base[name], current[name], next[name]];
-      const value = same(before, here)
-        ? then
-        : !WHOLE.has(name) && isRecord(before) && isRecord(here) && isRecord(then)
-          ? mergedRecord(before, here, then)
-          : here;
-      return value === undefined ? [] : [[name, value]];
-    }),
-  );
+  const fields = [...names].flatMap((name): readonly (readonly [string, unknown])[] => {
+    const [before, here, then]: readonly unknown[] = [base, current, next].map((each): unknown => Reflect.get(each, name));
+    const value = same(before, here)
+      ? then
+      : !WHOLE.has(name) && isRecord(before) && isRecord(here) && isRecord(then)
+        ? mergedRecord(before, here, then)
+        : here;
+    return value === undefined ? [] : [[name, value]];
+  });
+  return Object.fromEntries(fields) as T;
 }
 
 /**
@@ -39,10 +34,4 @@ function mergedRecord(
  * @source three-way merge, field by field
  */
 export const merged = (base: KnownPart, current: KnownPart, next: KnownPart): KnownPart =>
-  base.kind !== next.kind || current.kind !== next.kind
-    ? next
-    : (mergedRecord(
-        base as unknown as Record<string, unknown>,
-        current as unknown as Record<string, unknown>,
-        next as unknown as Record<string, unknown>,
-      ) as unknown as KnownPart);
+  base.kind !== next.kind || current.kind !== next.kind ? next : mergedRecord<KnownPart>(base, current, next);

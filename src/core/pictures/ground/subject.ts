@@ -1,3 +1,4 @@
+import { eachOf } from '../../numeric/tuples';
 import { labPlanes, scaledDown, type Pixels } from '../pixels';
 import { colorMixture } from './color-mixture';
 import { leastCut, type CutCosts } from './max-flow';
@@ -80,7 +81,7 @@ function partingCosts([l, a, b]: ColorPlanes, columns: number, rows: number): Cu
     [1, 1],
     [-1, 1],
   ] as const;
-  const squares = steps.map(([dx, dy]) => {
+  const squares = eachOf(steps, ([dx, dy]) => {
     const out = new Float32Array(columns * rows);
     for (let y = 0; y + dy < rows; y++)
       for (let x = Math.max(0, -dx); x + Math.max(0, dx) < columns; x++) {
@@ -95,9 +96,7 @@ function partingCosts([l, a, b]: ColorPlanes, columns: number, rows: number): Cu
   });
   const mean = squares.reduce((sum, plane) => sum + plane.reduce((total, value) => total + value, 0), 0) / (4 * columns * rows);
   const beta = 1 / (2 * Math.max(mean, PLAIN));
-  return squares.map((plane, way) =>
-    plane.map((square) => (PARTING * Math.exp(-beta * square)) / (way < 2 ? 1 : Math.SQRT2)),
-  ) as unknown as CutCosts['parting'];
+  return eachOf(squares, (plane, way) => plane.map((square) => (PARTING * Math.exp(-beta * square)) / (way < 2 ? 1 : Math.SQRT2)));
 }
 
 /** Subject and ground of a picture, after strokes. The same strokes on the same picture part it in the same way, to the pixel. */

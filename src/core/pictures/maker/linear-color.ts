@@ -1,3 +1,4 @@
+import { eachOf } from '../../numeric/tuples';
 import { LINEAR_OF_BYTE, linearOf } from '../../color/oklab';
 
 /** Linear sRGB, channels in 0 to 1. */
@@ -6,9 +7,7 @@ export type LinearColor = readonly [red: number, green: number, blue: number];
 /** @param hex `#rrggbb` */
 export function fromRgb(hex: string): LinearColor {
   const value = Number.parseInt(hex.slice(1), 16);
-  return [value >> 16, (value >> 8) & 255, value & 255].map(
-    (byte) => LINEAR_OF_BYTE[byte] ?? linearOf(byte / 255),
-  ) as unknown as LinearColor;
+  return eachOf([value >> 16, (value >> 8) & 255, value & 255], (byte) => LINEAR_OF_BYTE[byte] ?? linearOf(byte / 255));
 }
 
 /** @returns a byte of gamma-encoded sRGB; what is out of range is clipped. @source IEC 61966-2-1 */

@@ -1,3 +1,4 @@
+import { eachOf } from '../../numeric/tuples';
 import { converter, parse } from 'culori';
 import { pictureColors } from '../../color/picture-colors';
 import { joinSpecks } from '../tones/specks';
@@ -20,11 +21,13 @@ interface Center {
   readonly b: number;
 }
 
+type Planes = readonly [lightness: Float32Array, a: Float32Array, b: Float32Array];
+
 /** The colors that stand for a picture's. */
-function centersOf({ columns, rows, planes }: TracedPicture, soft: readonly Float32Array[], count: number): readonly Center[] {
+function centersOf({ columns, rows, planes }: TracedPicture, soft: Planes, count: number): readonly Center[] {
   const step = Math.max(1, Math.floor((columns * rows) / LOOKED_AT));
   const rgb: number[] = [];
-  const [l, a, b] = soft as unknown as readonly [Float32Array, Float32Array, Float32Array];
+  const [l, a, b] = soft;
   for (let index = step >> 1; index < l.length; index += step) {
     if ((planes.alpha[index] as number) < SEEN) continue;
     const { r, g, b: blue } = toRgb({ mode: 'oklab', l: l[index] as number, a: a[index] as number, b: b[index] as number });
@@ -43,10 +46,10 @@ export const inColors: TracingWay = {
   trace: (picture, tracing) => {
     const { columns, rows, planes } = picture;
     const reach = Math.max(1, Math.round(REACH * tracing.smooth * Math.max(columns, rows)));
-    const soft = [planes.lightness, planes.a, planes.b].map((plane) =>
+    const soft: Planes = eachOf([planes.lightness, planes.a, planes.b], (plane) =>
       tracing.smooth > 0 ? smoothed(smoothed(plane, columns, rows, reach, EPSILON), columns, rows, reach, EPSILON) : plane,
     );
-    const [l, a, b] = soft as unknown as readonly [Float32Array, Float32Array, Float32Array];
+    const [l, a, b] = soft;
     const found = [...centersOf(picture, soft, tracing.count)].sort((one, other) => one.l - other.l);
     if (found.length === 0) return [];
     const away = (index: number, center: Center): number =>

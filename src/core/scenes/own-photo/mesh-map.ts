@@ -1,3 +1,4 @@
+import { eachOf } from '../../numeric/tuples';
 import { ok, type Result } from '../../result/result';
 import { inverse, project, squareTo, type Corner } from '../homography';
 import { MOST_UV, type UvMap } from '../scene';
@@ -14,7 +15,7 @@ export function handleWeights(t: number): readonly [number, number, number, numb
 }
 
 const cornersIn = ({ corners }: Pick<OwnGoods, 'corners'>, widthPx: number, heightPx: number) =>
-  corners.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })) as unknown as readonly [Corner, Corner, Corner, Corner];
+  eachOf(corners, ({ x, y }) => ({ x: x * widthPx, y: y * heightPx }));
 const bent = ({ mesh }: Pick<OwnGoods, 'mesh'>): boolean => mesh.some(({ x, y }) => x !== 0 || y !== 0);
 
 /** Where a place of the unit square lies in the photo, in its pixels. @throws nothing; corners that cross are a problem */
