@@ -23,6 +23,7 @@ export { choosableFeatures, featureName, offersFeature, type FeatureSettings } f
 
 // Text
 export { firstLetter, graphemesOf, type Grapheme } from './graphemes';
+export { isLittle, leadsOn } from './little-words';
 export { itemize, keptApart, type TextStretch } from './itemize';
 export { casedLetters, inCase, LETTER_CASES, type LetterCase } from './letter-case';
 

@@ -5,6 +5,7 @@ import type { Builder } from '../building/builder';
 import { initialsOf, Kit, outlinePoints } from '../building/kit';
 import { paintSchema, type Paint } from '../drawing/paint';
 import { GAP_PIECES, gapPair } from './gap-pair';
+import { LITTLE_WORDS, littleWords, withoutLittle } from './little-words';
 import { overBothHalves, ringWords } from './ring-words';
 
 /** How far beyond the middle a mirror stands, as a share of the letter. */
@@ -33,6 +34,7 @@ const schema = z.strictObject({
   sizePx: z.number().min(20).max(4000).default(300),
   upper: z.string().max(200).default(''),
   lower: z.string().max(200).default(''),
+  littleWords,
   ringText: z.boolean().default(true),
   /** Whether the words run on around the foot, where no others stand there. */
   bothHalves: z.boolean().default(false),
@@ -101,7 +103,7 @@ function kept(points: readonly Point[], crop: Crop, at: Point): readonly Point[]
 
 function symbol(kit: Kit, n: Submark, radius: number, paint: Paint): void {
   const font = kit.face(n.family);
-  const text = n.letters || initialsOf(kit.context.heard.text, 1);
+  const text = n.letters || initialsOf(kit.context.heard.text, 1, n.littleWords);
   const outline = kit.outline(text, font);
   if (!outline) return;
   const { left, right, top, bottom } = outline.box;
@@ -200,6 +202,7 @@ export const submark: Builder<typeof schema> = {
       hint: 'Where the letter is cut',
       when: (n) => n['crop'] !== 'whole',
     },
+    { ...LITTLE_WORDS, when: (n) => n['letters'] === '' },
     { type: 'tick', field: 'ringText', label: 'Ring text', hint: 'Words around the symbol' },
     {
       type: 'words',
@@ -250,25 +253,28 @@ export const submark: Builder<typeof schema> = {
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'The symbol on a filled disk', when: (n) => n['disk'] === true },
   ],
   starts: ({ heard }) =>
-    (
-      [
-        { crop: 'whole', disk: true },
-        { crop: 'left-mirrored', disk: false },
-        { crop: 'right-mirrored', disk: true },
-        { crop: 'upper-mirrored', disk: false },
-        { crop: 'quarter', disk: true },
-        { crop: 'whole', disk: false, ringText: false },
-        { crop: 'right-mirrored', disk: false, ringText: false },
-        { crop: 'quarter', disk: false, ringText: false, line: false },
-        { crop: 'upper', disk: true, ringText: false },
-        { crop: 'left', disk: true, ringText: false },
-      ] as const
-    ).map((numbers) => ({
-      id: `${numbers.crop}-${numbers.disk ? 'disk' : 'open'}-${'ringText' in numbers ? 'alone' : 'ring'}`,
-      label: `${CROP_LABELS[numbers.crop].replace(/^./, (letter) => letter.toUpperCase())}${'ringText' in numbers ? '' : ', in a ring of words'}`,
-      // A long name is read where it has the whole ring.
-      numbers: rowsFor(heard.text.replace(/\s*\n\s*/g, ' ')) > 1 && !('ringText' in numbers) ? { ...numbers, bothHalves: true } : numbers,
-    })),
+    withoutLittle(
+      heard.text,
+      (
+        [
+          { crop: 'whole', disk: true },
+          { crop: 'left-mirrored', disk: false },
+          { crop: 'right-mirrored', disk: true },
+          { crop: 'upper-mirrored', disk: false },
+          { crop: 'quarter', disk: true },
+          { crop: 'whole', disk: false, ringText: false },
+          { crop: 'right-mirrored', disk: false, ringText: false },
+          { crop: 'quarter', disk: false, ringText: false, line: false },
+          { crop: 'upper', disk: true, ringText: false },
+          { crop: 'left', disk: true, ringText: false },
+        ] as const
+      ).map((numbers) => ({
+        id: `${numbers.crop}-${numbers.disk ? 'disk' : 'open'}-${'ringText' in numbers ? 'alone' : 'ring'}`,
+        label: `${CROP_LABELS[numbers.crop].replace(/^./, (letter) => letter.toUpperCase())}${'ringText' in numbers ? '' : ', in a ring of words'}`,
+        // A long name is read where it has the whole ring.
+        numbers: rowsFor(heard.text.replace(/\s*\n\s*/g, ' ')) > 1 && !('ringText' in numbers) ? { ...numbers, bothHalves: true } : numbers,
+      })),
+    ),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => {
     const kit = new Kit(context);

@@ -6,6 +6,7 @@ import { formOf, initialsOf, Kit, larger, lettersOf, type FormInput } from '../b
 import { outlineOf } from '../../shapes';
 import { inRows, leadsOn, rowsFor } from '../../type';
 import { paintSchema } from '../drawing/paint';
+import { LITTLE_WORDS, littleWords, withoutLittle } from './little-words';
 
 export const WORD_PLANS = ['plain', 'capitals', 'second-line', 'ruled', 'stacked', 'arched'] as const;
 const WORD_LABELS: { readonly [P in (typeof WORD_PLANS)[number]]: string } = {
@@ -35,6 +36,7 @@ const shape = {
   /** Over how many rows the name is broken; one leaves it as it was typed. */
   rows: z.number().int().min(1).max(5).default(1),
   symbol: z.enum(SYMBOLS).default('none'),
+  littleWords,
   side: z.enum(SIDES).default('above'),
   /** Empty: the name that is followed. */
   words: z.string().max(400).default(''),
@@ -155,7 +157,7 @@ function symbol(kit: Kit, n: Words, height: number, x: number, y: number): void 
   if (n.symbol === 'none') return;
   if (n.symbol.startsWith('initial')) {
     const font = kit.face(n.family);
-    const letter = initialsOf(n.words || kit.context.heard.text, 1);
+    const letter = initialsOf(n.words || kit.context.heard.text, 1, n.littleWords);
     const outline = kit.outline(letter, font);
     const open = n.symbol === 'initial-ring';
     const frame: FormInput =
@@ -301,6 +303,7 @@ export const combined: Builder<typeof schema> = {
       hint: 'Above the name, or to its left',
       options: option(SIDES, (side) => (side === 'above' ? 'above' : 'to the left')),
     },
+    { ...LITTLE_WORDS, when: (n) => String(n['symbol']).startsWith('initial-') },
     { type: 'number', field: 'symbolPercent', label: 'Symbol height', unit: '%', hint: 'Against the height of the capitals' },
     CONTROLS.plan,
     CONTROLS.rows,
@@ -327,7 +330,7 @@ export const combined: Builder<typeof schema> = {
       const more = Math.max(rowsOf(setting, heard.text).rows ?? 1, setting === 'stacked' ? 1 : heard.text.split('\n').length) - 1;
       return Math.min(MOST_PERCENT, Math.round(side === 'left' ? percent + 120 * more : percent * (1 + 0.3 * more)));
     };
-    return (
+    const all = (
       [
         ['initial-disk', 'above', 'capitals', 230],
         ['initial-shield', 'left', plan, 200],
@@ -352,6 +355,7 @@ export const combined: Builder<typeof schema> = {
         },
       };
     });
+    return withoutLittle(heard.text, all);
   },
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => build(n, new Kit(context)),

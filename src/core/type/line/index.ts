@@ -1,4 +1,4 @@
-export { evenBreaks, inRows, leadsOn, rowsFor, startingRows } from './rows';
+export { evenBreaks, inRows, rowsFor, startingRows } from './rows';
 export { arcBaseline, type Baseline, type BaselinePoint } from './baseline';
 export { bendAlong, spacingAtHeight, type Spacing } from './bend';
 export { curveBaseline, type CurveNode } from './curve-baseline';

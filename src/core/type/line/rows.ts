@@ -1,16 +1,12 @@
 import { graphemesOf } from '../graphemes';
+import { leadsOn } from '../little-words';
 
 /** A name longer than this, in letters, is read more easily over several rows of about so many. Common practice: a wordmark is at most some 20 capitals wide. */
 const ROW = { most: 24, about: 19, rows: 5 } as const;
-/** Little words that lead on to the next and do not end a row. Common practice of setting titles: no article or preposition hangs at the end. */
-const LEADING = /^(?:&|\+|the|and|for|und|der|die|das|des|les|los|las|del|dla|при|под|над|для)$/iu;
 /** How much wider a row counts that ends with such a word. */
 const HANGING = 1.25;
 
 const lengthOf = (text: string): number => graphemesOf(text).length;
-/** Whether a word leads on to the next: an article, a preposition, a sign for “and”, or any of at most two letters. */
-export const leadsOn = (word: string): boolean => lengthOf(word) <= 2 || LEADING.test(word);
-
 /** How many rows a name starts in: one, as long as it is read at a glance. */
 export function rowsFor(name: string): number {
   const text = name.trim();

@@ -299,6 +299,39 @@ function limitsOf(name: BuilderName, field: string): { readonly min: number; rea
   return { min: low, max: high };
 }
 
+describe('a name with little words', () => {
+  // Common practice: an article or a preposition gives no initial; a single capital is one.
+  it.each([
+    ['Bread and Butter', 'BB', 'B'],
+    ['The Little Bindery by the Old Mill', 'LBO', 'L'],
+    ['Салон у моря', 'СМ', 'С'],
+    ['Casa de la Luna', 'CL', 'C'],
+    ['A & W', 'AW', 'A'],
+    ['Salt & Rye', 'SR', 'S'],
+    ['The', 'T', 'T'],
+  ])('%j starts with the initials of its others: %s, and %s where one stands alone', (name, several, one) => {
+    const hears = heard(name, 'noto-sans');
+    const letters = (builder: BuilderName, numbers: object) => {
+      const recipe = built(builder, numbers, hears);
+      const found = recipe.parts.filter((part): part is Lettering => part.kind === 'lettering');
+      return found
+        .filter((part) => /^(Letter|Initial|Middle|Symbol)/.test(part.name ?? '') || part.text.length <= 3)
+        .map(({ text }) => text);
+    };
+    const [monogramStart] = startsOf('monogram', context(hears));
+    expect(letters('monogram', { ...monogramStart?.numbers, construction: 'beside', initials: 3, frame: 'none' }).join('')).toBe(several);
+    const badgeStart = startsOf('badge', context(hears)).find(({ numbers }) => numbers['plan'] === 'seal');
+    expect(letters('badge', badgeStart?.numbers ?? {})).toContain(several.slice(0, 2));
+    const [symbol] = startsOf('symbol-and-name', context(hears));
+    expect(letters('symbol-and-name', symbol?.numbers ?? {})).toContain(one);
+  });
+
+  it('that was built before keeps a letter for each', () => {
+    const recipe = built('monogram', { construction: 'beside', initials: 3, frame: 'none' }, heard('Bread and Butter', 'noto-sans'));
+    expect(recipe.parts.flatMap((part) => (part.kind === 'lettering' ? [part.text] : [])).join('')).toBe('BAB');
+  });
+});
+
 describe('a long name', () => {
   const LONG = heard('The Little Bindery and Paper Mill by the Old Harbor', 'playfair-display', 'Est. 1987');
   const startNamed = (builder: BuilderName, id: string) => startsOf(builder, context(LONG)).find((start) => start.id === id);

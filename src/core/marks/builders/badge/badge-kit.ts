@@ -155,7 +155,7 @@ export class BadgeKit {
       return;
     }
     if (n.center === 'none') return;
-    const letters = initialsOf(this.main, 2);
+    const letters = initialsOf(this.main, 2, n.littleWords);
     const outline = kit.outline(letters, this.font);
     if (!outline) return;
     // As large as the circle allows, its ink balanced on the middle.

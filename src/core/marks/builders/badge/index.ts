@@ -3,6 +3,7 @@ import type { Builder, BuilderStart } from '../../building/builder';
 import { Kit } from '../../building/kit';
 import { rowsFor } from '../../../type';
 import { GAP_PIECES } from '../gap-pair';
+import { LITTLE_WORDS, withoutLittle } from '../little-words';
 import { BadgeKit } from './badge-kit';
 import { alongOval } from './oval';
 import { BADGE_EDGES, BADGE_PLANS, badgeSchema, CENTERS, EDGE_LABELS, PLAN_LABELS } from './numbers';
@@ -80,6 +81,7 @@ export const badge: Builder<typeof badgeSchema> = {
     },
     { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
     { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS) },
+    { ...LITTLE_WORDS, when: (n) => n['center'] === 'initials' },
     {
       type: 'choice',
       field: 'between',
@@ -119,22 +121,25 @@ export const badge: Builder<typeof badgeSchema> = {
     },
   ],
   starts: ({ heard }) =>
-    forName(heard.text, [
-      { plan: 'seal', edge: 'plain' },
-      { plan: 'rings', edge: 'double', filled: false, center: 'initials' },
-      { plan: 'band', edge: 'scallop' },
-      { plan: 'across', edge: 'plain', filled: true },
-      { plan: 'arcs', edge: 'double' },
-      { plan: 'arched', edge: 'rope', filled: false },
-      { plan: 'seal', edge: 'teeth', between: 'star' },
-      { plan: 'oval' },
-      { plan: 'ovalRing' },
-      { plan: 'shield' },
-      { plan: 'diamond' },
-      { plan: 'panel', edge: 'double' },
-      { plan: 'arched', edge: 'stitched', center: 'star' },
-      { plan: 'panel', edge: 'plain', filled: false },
-    ]),
+    withoutLittle(
+      heard.text,
+      forName(heard.text, [
+        { plan: 'seal', edge: 'plain' },
+        { plan: 'rings', edge: 'double', filled: false, center: 'initials' },
+        { plan: 'band', edge: 'scallop' },
+        { plan: 'across', edge: 'plain', filled: true },
+        { plan: 'arcs', edge: 'double' },
+        { plan: 'arched', edge: 'rope', filled: false },
+        { plan: 'seal', edge: 'teeth', between: 'star' },
+        { plan: 'oval' },
+        { plan: 'ovalRing' },
+        { plan: 'shield' },
+        { plan: 'diamond' },
+        { plan: 'panel', edge: 'double' },
+        { plan: 'arched', edge: 'stitched', center: 'star' },
+        { plan: 'panel', edge: 'plain', filled: false },
+      ]),
+    ),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => {
     const kit = new Kit(context);

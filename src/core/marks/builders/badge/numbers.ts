@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { paintSchema } from '../../drawing/paint';
 import { GAP_PIECES } from '../gap-pair';
+import { littleWords } from '../little-words';
 
 export const BADGE_PLANS = ['seal', 'rings', 'band', 'arcs', 'across', 'arched', 'oval', 'ovalRing', 'shield', 'diamond', 'panel'] as const;
 export const BADGE_EDGES = ['plain', 'double', 'scallop', 'teeth', 'seal', 'rope', 'chain', 'thorn', 'stitched', 'beads'] as const;
@@ -23,6 +24,7 @@ export const badgeSchema = z.strictObject({
   year: z.string().max(40).default(''),
   between: z.enum(GAP_PIECES).default('dot'),
   center: z.enum(CENTERS).default('initials'),
+  littleWords,
   /** Size of the ring texts, in percent of the badge. */
   textPercent: z.number().min(2).max(20).default(8),
   bandPercent: z.number().min(8).max(40).default(17),

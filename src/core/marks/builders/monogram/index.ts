@@ -8,6 +8,7 @@ import { areTooHeavy, backToBack, beside, largerMiddle, nested, overlapped, shar
 import { drawBackdrop } from './backdrop';
 import { florals } from './florals';
 import { framed, FRAMES } from './frames';
+import { LITTLE_WORDS, withoutLittle } from '../little-words';
 import { adding, TREATMENT_STACKS } from '../../treating';
 import { CONSTRUCTIONS, FLORAL, LABELS, LOOK_LABELS, LOOKS, monogramSchema as schema, type Construction, type Monogram } from './numbers';
 import { drawLetter, inkOfLetter, type Standing } from './letters';
@@ -18,7 +19,7 @@ const wholeName = ({ text, second = '' }: BuildContext['heard']): string => `${t
 /** The letters of a monogram, each on its own origin. */
 function lettersFor(kit: Kit, n: Monogram): readonly Standing[] {
   const alone = FLORAL.includes(n.construction) || n.construction === 'back-to-back';
-  const typed = n.letters || initialsOf(wholeName(kit.context.heard), alone ? 1 : n.initials);
+  const typed = n.letters || initialsOf(wholeName(kit.context.heard), alone ? 1 : n.initials, n.littleWords);
   const all = lettersOf(typed).slice(0, FLORAL.includes(n.construction) ? 1 : 3);
   const [one, two] = [kit.face(n.family), kit.face(n.secondFamily === '' ? n.family : n.secondFamily)];
   const found = all.flatMap((text, index): readonly Standing[] => {
@@ -131,7 +132,7 @@ const start = (construction: Construction, label: string, more: Partial<z.input<
 });
 
 function starts(context: BuildContext): readonly BuilderStart[] {
-  const initials = initialsOf(wholeName(context.heard), 3);
+  const initials = initialsOf(wholeName(context.heard), 3, false);
   const several = lettersOf(initials).length > 1;
   const framedOnes = [
     start('plain', 'Initial in a circle', { frame: 'circle', initials: 1 }),
@@ -149,7 +150,7 @@ function starts(context: BuildContext): readonly BuilderStart[] {
   if (!several) return framedOnes;
   // Only what these letters can really make is offered.
   const kit = new Kit(context);
-  const two = lettersFor(kit, schema.parse({ construction: 'beside', initials: 2 }));
+  const two = lettersFor(kit, schema.parse({ construction: 'beside', initials: 2, littleWords: false }));
   const shares = sharedStem(two) !== undefined;
   const nests = (nested(two, kit, 0.18)[1]?.size ?? 0) > 0.3;
   // What is drawn at once comes first: interlocking is searched for.
@@ -206,6 +207,7 @@ export const monogram: Builder<typeof schema> = {
       hint: 'One, two or three; empty are the initials of the name',
       placeholder: 'the initials',
     },
+    { ...LITTLE_WORDS, when: (n) => n['letters'] === '' },
     {
       type: 'number',
       field: 'initials',
@@ -324,7 +326,7 @@ export const monogram: Builder<typeof schema> = {
     },
     { type: 'paint', field: 'groundPaint', label: 'Light color', hint: 'What is light in it' },
   ],
-  starts,
+  starts: (context) => withoutLittle(wholeName(context.heard), starts(context)),
   families: ({ family, secondFamily }) => [family, secondFamily],
   build: (n, context) => {
     const kit = new Kit(context);

@@ -1,3 +1,4 @@
+import { littleWords } from '../little-words';
 import { z } from 'zod';
 import { paintSchema } from '../../drawing/paint';
 import { TREATMENT_STACKS } from '../../treating';
@@ -54,6 +55,7 @@ export const monogramSchema = z.strictObject({
   letters: z.string().max(24).default(''),
   /** How many initials of the name, where no letters are typed. */
   initials: z.number().int().min(1).max(3).default(3),
+  littleWords,
   sizePx: z.number().min(20).max(4000).default(220),
   frame: z.enum(FRAMES).default('none'),
   airPercent: z.number().min(0).max(100).default(18),
