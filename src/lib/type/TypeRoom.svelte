@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { page } from '$app/state';
+  import { looksOnly } from '$lib/people/roles';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import {
@@ -187,8 +189,9 @@
           is nearer than another{/if}.
         {#if trials.having !== undefined}
           <strong>{trials.having}</strong>
-          {trials.having === 1 ? 'has' : 'have'} its letters and {trials.having === 1 ? 'stands' : 'stand'} first; for more,
-          <a class="link" href="#own-font">bring a font of the client’s own</a>.
+          {trials.having === 1 ? 'has' : 'have'} its letters and {trials.having === 1 ? 'stands' : 'stand'} first{#if !looksOnly(page.data)};
+            for more,
+            <a class="link" href="#own-font">bring a font of the client’s own</a>{/if}.
         {/if}
       </p>
       {#if settled < trials.all.length}
