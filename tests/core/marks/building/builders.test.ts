@@ -326,6 +326,13 @@ describe('a name with little words', () => {
     expect(letters('symbol-and-name', symbol?.numbers ?? {})).toContain(one);
   });
 
+  it('says within a ring of all of it the first word that means something', () => {
+    const hears = heard('The Little Bindery by the Old Mill', 'noto-sans');
+    const start = startsOf('badge', context(hears)).find(({ numbers }) => numbers['plan'] === 'rings');
+    const word = built('badge', start?.numbers ?? {}, hears).parts.find((part) => 'name' in part && part.name === 'Main word');
+    expect(word?.kind === 'lettering' && word.text).toBe('Little');
+  });
+
   it('that was built before keeps a letter for each', () => {
     const recipe = built('monogram', { construction: 'beside', initials: 3, frame: 'none' }, heard('Bread and Butter', 'noto-sans'));
     expect(recipe.parts.flatMap((part) => (part.kind === 'lettering' ? [part.text] : [])).join('')).toBe('BAB');

@@ -1,3 +1,4 @@
+import { isLittle } from '../../../type';
 import { ringWords } from '../ring-words';
 import { BULGE, bandOfArcs, heightOfArcs } from './band-of-arcs';
 import type { BadgeKit } from './badge-kit';
@@ -40,8 +41,10 @@ export function round(b: BadgeKit): void {
     kit.shape('inner', 'Inner line', { form: 'ring', widthPx: inner * 2, heightPx: inner * 2, bandPx: n.sizePx * 0.008 }, b.ink);
     if (n.plan === 'rings') {
       b.ring(around, R * 0.94, band);
-      // Around the ring runs the whole name already: within stands its first word.
-      const word = n.main !== '' || n.upper !== '' ? b.main : (b.main.split(/\s+/)[0] ?? '');
+      // Around the ring runs the whole name already: within stands its first word that says something.
+      const words = b.main.split(/\s+/);
+      const first = (n.littleWords ? undefined : words.find((word) => !isLittle(word))) ?? words[0] ?? '';
+      const word = n.main !== '' || n.upper !== '' ? b.main : first;
       const y = b.line('word', 'Main word', word, false, n.center === 'none' ? 0 : inner * 0.42, inner * 1.5, inner * 0.26, b.ink);
       b.middle(inner * (y > 0 ? 0.52 : 0.8), b.ink, n.center === 'none' ? 0 : -inner * 0.22, b.besideYear(inner * 0.66, inner * 0.3));
       b.years(inner * 0.66, -inner * 0.2, inner * 0.13, b.ink, inner * 0.3);
