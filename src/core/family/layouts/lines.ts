@@ -16,8 +16,7 @@ function brokenLines(bench: Bench, lines: number, look: LinkLook): readonly Item
     const item = run(from, count);
     return item ? widthOf(item.box) : Infinity;
   };
-  let from = 0;
-  const found = evenBreaks(words, lines, widthFrom)?.map((count) => run((from += count) - count, count));
+  const found = evenBreaks(words, lines, widthFrom)?.map(({ from, count }) => run(from, count));
   return found?.every((item) => item !== undefined) ? (found as readonly Item[]) : undefined;
 }
 const gapsFor = (items: readonly Item[]) => items.slice(1).map(() => CRAFT.gapLines * Math.max(...items.map(({ capPx }) => capPx ?? 0)));

@@ -3,10 +3,11 @@ import { leadsOn } from '../little-words';
 
 /** A name longer than this, in letters, is read more easily over several rows of about so many. Common practice: a wordmark is at most some 20 capitals wide. */
 const ROW = { most: 24, about: 19, rows: 5 } as const;
-/** How much wider a row counts that ends with such a word. */
+/** How much wider a row counts that ends with a word that leads on to the next. */
 const HANGING = 1.25;
 
 const lengthOf = (text: string): number => graphemesOf(text).length;
+
 /** How many rows a name starts in: one, as long as it is read at a glance. */
 export function rowsFor(name: string): number {
   const text = name.trim();
@@ -16,16 +17,16 @@ export function rowsFor(name: string): number {
 }
 
 /**
- * The words of a name over so many rows that come out most alike: the widest as narrow as can be, then the rest as even as can be.
+ * The words of a name over so many rows that come out most alike: the widest as narrow as can be (exactly), the rest about as even.
  * @param widthOf of so many words from one on, in any unit
- * @returns how many words stand on each row; nothing where there are fewer words than rows
- * @source dynamic programming over the breaks, as in D. E. Knuth and M. F. Plass, “Breaking Paragraphs into Lines” (1981), with another measure
+ * @returns where the words of each row begin and how many they are; nothing where there are fewer words than rows
+ * @source dynamic programming over the breaks, after D. E. Knuth and M. F. Plass, “Breaking Paragraphs into Lines”, 1981 (from memory), with another measure
  */
 export function evenBreaks(
   words: readonly string[],
   rows: number,
   widthOf: (from: number, count: number) => number,
-): readonly number[] | undefined {
+): readonly { readonly from: number; readonly count: number }[] | undefined {
   if (rows < 1 || words.length < rows) return undefined;
   const last = words.length;
   const cost = (from: number, to: number) => widthOf(from, to - from) * (to < last && leadsOn(words[to - 1] as string) ? HANGING : 1);
@@ -57,16 +58,16 @@ export function evenBreaks(
       }
       return best;
     });
-  return ways[last]?.counts;
+  let from = 0;
+  return ways[last]?.counts.map((count) => ({ from: (from += count) - count, count }));
 }
 
 /** A name broken over rows; as it is where it has fewer words. @param widthOf of a text, in any unit; its number of letters, where no face is there */
 export function inRows(name: string, rows: number, widthOf: (text: string) => number = lengthOf): string {
   const words = name.trim().split(/\s+/);
-  let from = 0;
-  const run = (at: number, count: number) => words.slice(at, at + count).join(' ');
-  const breaks = evenBreaks(words, rows, (at, count) => widthOf(run(at, count)));
-  return breaks?.map((count) => run((from += count) - count, count)).join('\n') ?? name;
+  const run = (from: number, count: number) => words.slice(from, from + count).join(' ');
+  const found = evenBreaks(words, rows, (from, count) => widthOf(run(from, count)));
+  return found?.map(({ from, count }) => run(from, count)).join('\n') ?? name;
 }
 
 /** A name as its first mark sets it: over several rows where it is long. */
