@@ -39,6 +39,7 @@ export function inOneLine(
   const { from, count } = words ?? { from: 0, count: wordsOf(piece).length };
   return { take: 'run', run: { of: 'words', from, count, ...(rows ? { joined: true } : {}) } };
 }
+/** The words of a text, in whatever rows they stand. */
 export const wordsOf = (piece: Pick<WordPiece, 'text'> | undefined): readonly string[] =>
   (piece?.text.trim().split(/\s+/) ?? []).filter((word) => word !== '');
 

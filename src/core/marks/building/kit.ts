@@ -215,12 +215,12 @@ export class Kit {
 
 /**
  * The letters that stand for a name: the first of each of its words, at most so many; of a single word, its first.
- * @param littleWords whether “the”, “and” and their like give one as well
+ * @param littleWords whether “the”, “and” and their like give one as well; where fewer than two words are left without them, they do
  */
 export function initialsOf(text: string, most = 3, littleWords = true): string {
   const all = text.split(/[\s·&+–—-]+/u).filter((word) => /[\p{L}\p{N}]/u.test(word));
   const large = all.filter((word) => !isLittle(word));
-  const words = (littleWords || large.length === 0 ? all : large)
+  const words = (littleWords || large.length < 2 ? all : large)
     .map((word) => graphemesOf(word).map(({ text: letter }) => letter))
     .filter((letters) => /[\p{L}\p{N}]/u.test(letters[0] ?? ''));
   return words

@@ -3,8 +3,9 @@ import { inRows } from '../../../type';
 import type { Paint } from '../../drawing/paint';
 import type { BadgeKit } from './badge-kit';
 
-/** White between rows, in heights of their capitals. */
+/** White between rows, in heights of their capitals; what is left of it, at least, where accents stand between. */
 const BETWEEN = 0.42;
+const CLEAR = 0.15;
 /** Tracking of the rows, in 1/1000 em. */
 const TRACKED = 60;
 
@@ -19,7 +20,11 @@ function rows(b: BadgeKit, heightPx: number, roomAt: (y: number) => number): num
   const cap = kit.outline('H', font)?.capHeight ?? 0.7;
   const wide = (text: string) => kit.lineWidth(text, font, TRACKED, 'upper');
   const texts = inRows(b.main, n.rows, wide).split('\n');
-  const step = cap * (1 + BETWEEN);
+  const inks = texts.map((text) => kit.extent(text, font, 'upper'));
+  // Accents above and hooks below need more than the white between plain capitals.
+  const accents =
+    Math.max(0, ...inks.slice(1).map((ink) => -(ink?.top ?? 0) - cap)) + Math.max(0, ...inks.slice(0, -1).map((ink) => ink?.bottom ?? 0));
+  const step = cap + Math.max(BETWEEN * cap, accents + CLEAR * cap);
   const tall = cap + (texts.length - 1) * step;
   const middleOf = (at: number) => (at - (texts.length - 1) / 2) * step;
   const fits = (sizePx: number) => texts.every((text, at) => sizePx * wide(text) <= roomAt(sizePx * (Math.abs(middleOf(at)) + cap / 2)));
@@ -35,7 +40,15 @@ function rows(b: BadgeKit, heightPx: number, roomAt: (y: number) => number): num
   const sizePx = Math.max(1, least);
   texts.forEach((text, at) =>
     kit.add({
-      ...{ kind: 'lettering', id: at === 0 ? 'word' : `word-${at + 1}`, name: 'Main word', text, case: 'upper', font, sizePx },
+      ...{
+        kind: 'lettering',
+        id: at === 0 ? 'word' : `word-${at + 1}`,
+        name: at === 0 ? 'Main word' : `Main word, row ${at + 1}`,
+        text,
+        case: 'upper',
+        font,
+        sizePx,
+      },
       ...{ trackingPermille: TRACKED, paint: b.ink },
       place: { x: 0, y: sizePx * (middleOf(at) + cap / 2), turnDeg: 0 },
     }),
