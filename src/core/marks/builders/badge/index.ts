@@ -43,6 +43,9 @@ const isOneOf =
   (...plans: readonly (typeof BADGE_PLANS)[number][]) =>
   (n: Readonly<Record<string, unknown>>) =>
     (plans as readonly unknown[]).includes(n['plan']);
+/** Lines of words fill an oval and a panel: nothing else stands in their middle. */
+const hasLines = isOneOf('oval', 'panel');
+const hasMiddle = (n: Readonly<Record<string, unknown>>) => !hasLines(n);
 const hasOwnEdge = isOneOf('seal', 'rings', 'band', 'arcs', 'across', 'arched');
 const hasRing = isOneOf('seal', 'rings', 'band', 'arcs', 'across', 'arched', 'ovalRing');
 
@@ -68,7 +71,7 @@ export const badge: Builder<typeof badgeSchema> = {
       field: 'rows',
       label: 'Rows',
       hint: 'Over how many rows the main word is broken',
-      when: isOneOf('oval', 'panel'),
+      when: hasLines,
     },
     { type: 'words', field: 'upper', label: 'Upper words', hint: 'Above, or around the top', placeholder: 'the name' },
     { type: 'words', field: 'lower', label: 'Lower words', hint: 'Below, or around the foot', placeholder: 'the second line' },
@@ -80,8 +83,8 @@ export const badge: Builder<typeof badgeSchema> = {
       when: isOneOf('seal', 'rings', 'arched', 'ovalRing'),
     },
     { type: 'words', field: 'year', label: 'Year', hint: 'Stands left and right of the middle', placeholder: 'none' },
-    { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS) },
-    { ...LITTLE_WORDS, when: (n) => n['center'] === 'initials' },
+    { type: 'choice', field: 'center', label: 'Middle', hint: 'What stands in the middle', options: option(CENTERS), when: hasMiddle },
+    { ...LITTLE_WORDS, when: (n) => hasMiddle(n) && n['center'] === 'initials' },
     {
       type: 'choice',
       field: 'between',
